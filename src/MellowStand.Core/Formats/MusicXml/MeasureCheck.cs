@@ -1,0 +1,37 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>Warnings for measures that hold more or less than their meter.</summary>
+internal static class MeasureCheck
+{
+    private const int Most = 40;
+
+    public static IEnumerable<string> Warnings(ScoreDocument document, List<PartReader> readers, List<MeasureFrame> frames)
+    {
+        var all = readers.SelectMany(r => frames.Select(f => Warning(document, r, f))).OfType<string>().ToList();
+        return all.Count <= Most ? all : all.Take(Most).Append($"{all.Count - Most} more measures hold more or less than their meter.");
+    }
+
+    private static string? Warning(ScoreDocument document, PartReader reader, MeasureFrame frame)
+    {
+        var meter = reader.InForce[frame.Index].Meter;
+        var held = reader.Lengths[frame.Index];
+        if (meter.IsSenza || held == Fraction.Zero || held == meter.Length) return null;
+        var split = document.MeasureHeads[frame.Index].Attribute("implicit")?.Value == "yes" || frame.Index == 0;
+        if (held < meter.Length && (split || frame.Index == LastIndex(document))) return null;
+        var unit = meter.Groups[0].Unit;
+        return $"{reader.Content.DisplayName}, measure {frame.Label} holds {Mixed(held / unit)} beats of {Mixed(meter.Length / unit)}: read as printed.";
+    }
+
+    private static int LastIndex(ScoreDocument document) => document.MeasureHeads.Count - 1;
+
+    private static string Mixed(Fraction n)
+    {
+        var whole = n.Numerator / n.Denominator;
+        var rest = n - new Fraction(whole);
+        if (rest == Fraction.Zero) return whole.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        var text = rest.ToString() switch { "1/2" => "½", "1/4" => "¼", "3/4" => "¾", "1/3" => "⅓", "2/3" => "⅔", var t => " " + t };
+        return whole == 0 ? text.Trim() : whole + text;
+    }
+}

@@ -1,0 +1,177 @@
+using System.Xml.Linq;
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>Walks the measures of one part and collects what stands in them, measured from each measure's start.</summary>
+/// <remarks>The cursor moves as MusicXML 4.0 says under "note", "backup" and "forward".</remarks>
+internal sealed class PartReader(PartContent content, IReadOnlyList<string> labels)
+{
+    private readonly PartState _state = new();
+    private readonly List<Note> _measureNotes = [];
+    private int _ordinal;
+    private int _measure;
+    private Fraction _cursor;
+    private Fraction _furthest;
+    private Note? _lastNote;
+
+    public List<string> Warnings { get; } = [];
+
+    public List<Note> Notes { get; } = [];
+
+    public List<Direction> Directions { get; } = [];
+
+    public List<WedgeSign> Wedges { get; } = [];
+
+    public List<SlurSign> SlurSigns { get; } = [];
+
+    public List<(KeySignature Key, Meter Meter, bool MeterChanged)> InForce { get; } = [];
+
+    public List<Fraction> Lengths { get; } = [];
+
+    public PartContent Content => content;
+
+    public PartState State => _state;
+
+    public void Read()
+    {
+        for (_measure = 0; _measure < content.Measures.Count; _measure++)
+        {
+            _cursor = _furthest = Fraction.Zero;
+            _lastNote = null;
+            _measureNotes.Clear();
+            _state.MeterChanged = false;
+            (KeySignature, Meter)? atStart = null;
+            foreach (var e in content.Measures[_measure]?.Elements() ?? [])
+            {
+                if (atStart is null && e.Name.LocalName is "note" or "forward") atStart ??= (_state.Key, _state.Meter);
+                ReadElement(e);
+            }
+
+            var (key, meter) = atStart ?? (_state.Key, _state.Meter);
+            InForce.Add((key, meter, _state.MeterChanged));
+            Lengths.Add(_furthest);
+            Notes.AddRange(_measureNotes.OrderBy(n => n.Offset));
+        }
+    }
+
+    private void ReadElement(XElement e)
+    {
+        switch (e.Name.LocalName)
+        {
+            case "note": ReadNote(e); break;
+            case "backup": Move(-Duration(e)); break;
+            case "forward": Move(Duration(e)); break;
+            case "attributes": _state.Apply(e, Warn); break;
+            case "direction": ReadDirection(e); break;
+            default: break;
+        }
+    }
+
+    private void ReadNote(XElement e)
+    {
+        var id = NoteReader.IdOf(content.Id, ++_ordinal);
+        var kind = NoteReader.Kind(e);
+        var head = NoteReader.Head(e, id, _state.Transposition);
+        if (kind == NoteKind.Pitched && head is null)
+        {
+            Warn("a note has no readable pitch: it is read as a rest");
+            kind = NoteKind.Rest;
+        }
+
+        if (e.Element("chord") is not null && _lastNote is { } chord && head is not null)
+        {
+            JoinChord(chord, head, e);
+            return;
+        }
+
+        var grace = e.Element("grace");
+        var duration = grace is null ? Duration(e) : Fraction.Zero;
+        var note = new Note
+        {
+            Id = id, PartId = content.Id, MeasureIndex = _measure, Offset = _cursor, Duration = duration, Kind = kind,
+            Voice = e.Element("voice")?.Value.Trim() ?? "1",
+            Staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16),
+            IsGrace = grace is not null,
+            GraceSlash = grace?.Attribute("slash")?.Value == "yes",
+            IsCue = e.Element("cue") is not null,
+            Type = e.Element("type")?.Value.Trim(),
+            Dots = e.Elements("dot").Count(),
+            Beam = e.Elements("beam").FirstOrDefault(b => b.Attribute("number")?.Value is null or "1")?.Value.Trim(),
+            Tuplet = NoteReader.Tuplet(e),
+            Marks = [.. MarkReader.Of(e)],
+        };
+        if (head is not null)
+        {
+            head.Owner = note;
+            note.Heads = [head];
+        }
+
+        TakeSlurs(note, e);
+        _measureNotes.Add(note);
+        _lastNote = note;
+        if (!note.IsGrace) Move(duration);
+    }
+
+    private void TakeSlurs(Note note, XElement e)
+    {
+        // On one note the end of a slur comes before the start of the next, however the file orders them.
+        foreach (var slur in e.Elements("notations").Elements("slur").OrderByDescending(x => x.Attribute("type")?.Value == "stop"))
+            SlurSigns.Add(new SlurSign(slur.Attribute("type")?.Value ?? "", slur.Attribute("number")?.Value ?? "1", note));
+    }
+
+    private void JoinChord(Note chord, NoteHead head, XElement e)
+    {
+        TakeSlurs(chord, e);
+        head.Owner = chord;
+        chord.Heads = [.. chord.Heads, head];
+        if (e.Element("notations") is not null) chord.Marks = [.. chord.Marks.Union(MarkReader.Of(e))];
+    }
+
+    private void ReadDirection(XElement e)
+    {
+        var offset = _cursor + SoundOffset(e);
+        if (offset < Fraction.Zero) offset = Fraction.Zero;
+        var staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16);
+        foreach (var (kind, text, metronome) in DirectionReader.Of(e))
+            Directions.Add(new Direction(kind, text, content.Id, _measure, offset, staff) { Metronome = metronome });
+        foreach (var wedge in e.Elements("direction-type").Elements("wedge"))
+            Wedges.Add(new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff));
+    }
+
+    // An offset moves the sign on the page; only with sound="yes" does it move the moment (MusicXML 4.0, "offset").
+    private Fraction SoundOffset(XElement e) => e.Element("offset") is { } offset && offset.Attribute("sound")?.Value == "yes"
+        ? (offset.Exact() ?? Fraction.Zero) / _state.Divisions
+        : Fraction.Zero;
+
+    private Fraction Duration(XElement e)
+    {
+        if (e.Element("duration") is not { } text) return Fraction.Zero;
+        if (text.Exact() is { } n && n >= Fraction.Zero) return n / _state.Divisions;
+        Warn($"the duration \"{PartState.Short(text.Value)}\" makes no sense: it is read as nothing");
+        return Fraction.Zero;
+    }
+
+    private void Move(Fraction by)
+    {
+        _cursor += by;
+        if (_cursor < Fraction.Zero)
+        {
+            Warn("the file steps back beyond the bar line: it is read from the bar line");
+            _cursor = Fraction.Zero;
+        }
+
+        _furthest = Fraction.Max(_furthest, _cursor);
+    }
+
+    private void Warn(string what)
+    {
+        if (Warnings.Count < 50) Warnings.Add($"{content.DisplayName}, measure {labels[_measure]}: {what}.");
+    }
+}
+
+/// <summary>A printed end of a hairpin.</summary>
+internal sealed record WedgeSign(string Type, string Number, int Measure, Fraction Offset, int Staff);
+
+/// <summary>A printed end of a slur.</summary>
+internal sealed record SlurSign(string Type, string Number, Note Note);

@@ -1,0 +1,140 @@
+using System.Text.RegularExpressions;
+using System.Xml.Linq;
+
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>The XML of a score seen as parts × measures, whether it is written partwise or timewise.</summary>
+public sealed partial class ScoreDocument
+{
+    private readonly List<PartContent> _parts = [];
+    private readonly List<XElement> _measures = [];
+
+    private ScoreDocument(XDocument xml)
+    {
+        Xml = xml;
+        IsTimewise = xml.Root!.Name.LocalName == "score-timewise";
+        Collect();
+    }
+
+    /// <summary>The document itself.</summary>
+    public XDocument Xml { get; }
+
+    /// <summary>True when the file is a <c>score-timewise</c>.</summary>
+    public bool IsTimewise { get; }
+
+    /// <summary>The parts that have music, in score order.</summary>
+    public IReadOnlyList<PartContent> Parts => _parts;
+
+    /// <summary>For each measure the element that carries its number.</summary>
+    public IReadOnlyList<XElement> MeasureHeads => _measures;
+
+    /// <summary>What was odd, for the director.</summary>
+    public List<string> Warnings { get; } = [];
+
+    /// <summary>Reads the bytes of a file.</summary>
+    /// <exception cref="ScoreFormatException">The file is no MusicXML score.</exception>
+    public static ScoreDocument Load(byte[] bytes) => Of(ScoreFile.Load(bytes));
+
+    /// <summary>Takes a loaded document.</summary>
+    /// <exception cref="ScoreFormatException">The document is no MusicXML score, or holds no part.</exception>
+    public static ScoreDocument Of(XDocument xml)
+    {
+        var root = xml.Root?.Name.LocalName;
+        if (root is not ("score-partwise" or "score-timewise"))
+            throw new ScoreFormatException($"The file is XML but no score: it starts with <{root}> where <score-partwise> is expected. Export the score as MusicXML.");
+        var document = new ScoreDocument(xml);
+        if (document.Parts.Count == 0) throw new ScoreFormatException("The score holds no part. Export it again with at least one part.");
+        if (document.MeasureHeads.Count == 0) throw new ScoreFormatException("The score holds no measure. Export it again with its music.");
+        return document;
+    }
+
+    private void Collect()
+    {
+        var root = Xml.Root!;
+        var headers = root.Elements("part-list").Elements("score-part").ToList();
+        if (IsTimewise) CollectTimewise(root, headers);
+        else CollectPartwise(root, headers);
+    }
+
+    private void CollectPartwise(XElement root, List<XElement> headers)
+    {
+        foreach (var part in root.Elements("part"))
+        {
+            var content = Add(part.Attribute("id")?.Value, headers);
+            content.Measures.AddRange(part.Elements("measure"));
+        }
+
+        var longest = _parts.MaxBy(p => p.Measures.Count);
+        if (longest is null) return;
+        _measures.AddRange(longest.Measures!);
+        foreach (var part in _parts.Where(p => p.Measures.Count < _measures.Count))
+        {
+            Warnings.Add($"{part.DisplayName}: only {part.Measures.Count} of {_measures.Count} measures are in the file; the rest is read as empty.");
+            while (part.Measures.Count < _measures.Count) part.Measures.Add(null);
+        }
+    }
+
+    private void CollectTimewise(XElement root, List<XElement> headers)
+    {
+        foreach (var measure in root.Elements("measure"))
+        {
+            foreach (var part in measure.Elements("part"))
+            {
+                var id = part.Attribute("id")?.Value;
+                var content = _parts.FirstOrDefault(p => p.FileId == id) ?? Add(id, headers);
+                while (content.Measures.Count < _measures.Count) content.Measures.Add(null);
+                content.Measures.Add(part);
+            }
+
+            _measures.Add(measure);
+        }
+
+        foreach (var part in _parts)
+            while (part.Measures.Count < _measures.Count) part.Measures.Add(null);
+    }
+
+    private PartContent Add(string? fileId, List<XElement> headers)
+    {
+        var number = _parts.Count;
+        var header = headers.FirstOrDefault(h => h.Attribute("id")?.Value == fileId && fileId is not null);
+        if (header is null)
+        {
+            header = number < headers.Count ? headers[number] : null;
+            Warnings.Add(header is null
+                ? $"Part {number + 1} is not in the part list: it is read without a name."
+                : $"Part {number + 1} has no id of its own: it is read as \"{header.Element("part-name")?.Value}\".");
+        }
+
+        var wanted = fileId ?? header?.Attribute("id")?.Value;
+        var id = wanted is not null && PlainId().IsMatch(wanted) && _parts.All(p => p.Id != wanted) ? wanted : $"P{number + 1}";
+        while (_parts.Any(p => p.Id == id)) id += "b";
+        var content = new PartContent(id, fileId, header);
+        _parts.Add(content);
+        return content;
+    }
+
+    [GeneratedRegex("^[A-Za-z0-9_.-]{1,64}$")]
+    private static partial Regex PlainId();
+}
+
+/// <summary>One part of a file: its header in the part list and its measures.</summary>
+/// <param name="Id">The id used everywhere in the product; safe in a URL.</param>
+/// <param name="FileId">The id as the file has it, or null.</param>
+/// <param name="Header">The <c>score-part</c> element, or null.</param>
+public sealed record PartContent(string Id, string? FileId, XElement? Header)
+{
+    /// <summary>For each measure the element that holds this part's music, or null where the file has none.</summary>
+    public List<XElement?> Measures { get; } = [];
+
+    /// <summary>The printed name, or the id where none is printed.</summary>
+    public string DisplayName => string.IsNullOrWhiteSpace(Name) ? Id : Name;
+
+    /// <summary>The printed name with folded white space; may be empty.</summary>
+    public string Name => Fold(Header?.Element("part-name")?.Value);
+
+    /// <summary>The printed abbreviation; may be empty.</summary>
+    public string Abbreviation => Fold(Header?.Element("part-abbreviation")?.Value);
+
+    private static string Fold(string? text) =>
+        string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+}

@@ -1,0 +1,1 @@
+var b = Microsoft.AspNetCore.Builder.WebApplication.CreateBuilder(args); b.Build().Run();
