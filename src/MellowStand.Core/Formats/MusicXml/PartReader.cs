@@ -130,19 +130,14 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
 
     private void ReadDirection(XElement e)
     {
-        var offset = _cursor + SoundOffset(e);
-        if (offset < Fraction.Zero) offset = Fraction.Zero;
+        // An "offset" moves the sign on the page by a hair; the sign belongs to the moment it is written at.
+        var offset = _cursor;
         var staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16);
         foreach (var (kind, text, metronome) in DirectionReader.Of(e))
             Directions.Add(new Direction(kind, text, content.Id, _measure, offset, staff) { Metronome = metronome });
         foreach (var wedge in e.Elements("direction-type").Elements("wedge"))
             Wedges.Add(new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff));
     }
-
-    // An offset moves the sign on the page; only with sound="yes" does it move the moment (MusicXML 4.0, "offset").
-    private Fraction SoundOffset(XElement e) => e.Element("offset") is { } offset && offset.Attribute("sound")?.Value == "yes"
-        ? (offset.Exact() ?? Fraction.Zero) / _state.Divisions
-        : Fraction.Zero;
 
     private Fraction Duration(XElement e)
     {
