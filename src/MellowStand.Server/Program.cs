@@ -1,1 +1,4 @@
-var b = Microsoft.AspNetCore.Builder.WebApplication.CreateBuilder(args); b.Build().Run();
+using MellowStand.Server;
+
+var app = StandApp.Build(args);
+await app.RunAsync();

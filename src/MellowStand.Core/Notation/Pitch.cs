@@ -84,6 +84,10 @@ public readonly record struct Pitch(Step Step, decimal Alter, int Octave)
         return true;
     }
 
+    /// <summary>Reads a pitch that is known to be one, as in our own tables.</summary>
+    /// <exception cref="FormatException">The text is no pitch.</exception>
+    public static Pitch Parse(string text) => TryParse(text, out var pitch) ? pitch : throw new FormatException($"\"{text}\" is no pitch.");
+
     /// <summary>Letter, sign and octave, e.g. <c>F♯4</c>.</summary>
     public override string ToString() => string.Create(CultureInfo.InvariantCulture, $"{Name}{Octave}");
 }

@@ -1,0 +1,69 @@
+using System.Xml.Linq;
+
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>Cuts parts × measures out of a score, with the key, meter, clef and transposition in force written at the cut.</summary>
+internal static class ScoreCut
+{
+    private static readonly string[] Head = ["work", "movement-number", "movement-title", "identification"];
+
+    // The order of MusicXML 4.0, element "attributes".
+    private static readonly string[] AttributeOrder =
+        ["divisions", "key", "time", "staves", "part-symbol", "instruments", "clef", "staff-details", "transpose", "for-part"];
+
+    public static XDocument Cut(ScoreDocument document, ExportRange range)
+    {
+        var parts = document.Parts.Where(p => range.Parts is null || range.Parts.Contains(p.Id)).ToList();
+        var from = range.From ?? 0;
+        var to = range.To ?? (document.MeasureHeads.Count - 1);
+        var source = document.Xml.Root!;
+        var root = new XElement("score-partwise", source.Attributes("version"));
+        root.Add(Head.SelectMany(name => source.Elements(name)));
+        root.Add(new XElement("part-list", parts.Select(Header)));
+        root.Add(parts.Select(p => Part(document, p, from, to, range.WithNoteIds)));
+        return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
+    }
+
+    private static XElement Header(PartContent part)
+    {
+        var header = part.Header is null ? new XElement("score-part", new XElement("part-name", part.Name)) : new XElement(part.Header);
+        header.SetAttributeValue("id", part.Id);
+        return header;
+    }
+
+    private static XElement Part(ScoreDocument document, PartContent part, int from, int to, bool forEngraving)
+    {
+        var inForce = new Dictionary<(string Name, string? Number), XElement>();
+        var result = new XElement("part", new XAttribute("id", part.Id));
+        for (var i = 0; i <= to; i++)
+        {
+            if (i >= from) result.Add(Measure(document, part, i, i == from ? inForce : null, forEngraving));
+            foreach (var attributes in part.Measures[i]?.Elements("attributes") ?? [])
+                foreach (var e in attributes.Elements()) inForce[(e.Name.LocalName, e.Attribute("number")?.Value)] = e;
+        }
+
+        return result;
+    }
+
+    private static XElement Measure(ScoreDocument document, PartContent part, int index, Dictionary<(string Name, string? Number), XElement>? inForce, bool forEngraving)
+    {
+        var measure = new XElement("measure", document.MeasureHeads[index].Attributes());
+        measure.Add((part.Measures[index]?.Nodes() ?? []).Where(n => !forEngraving || n is XElement { Name.LocalName: not "print" }));
+        if (inForce is { Count: > 0 }) WriteInForce(measure, inForce);
+        return measure;
+    }
+
+    private static void WriteInForce(XElement measure, Dictionary<(string Name, string? Number), XElement> inForce)
+    {
+        var first = measure.Elements().FirstOrDefault(e => e.Name.LocalName is "attributes" or "note" or "backup" or "forward");
+        var own = first?.Name.LocalName == "attributes" ? first : null;
+        var ownKeys = (own?.Elements() ?? []).Select(e => (e.Name.LocalName, e.Attribute("number")?.Value)).ToHashSet();
+        var missing = inForce.Where(p => !ownKeys.Contains(p.Key) && AttributeOrder.Contains(p.Key.Name)).Select(p => p.Value);
+        var all = (own?.Elements() ?? []).Concat(missing)
+            .OrderBy(e => Array.IndexOf(AttributeOrder, e.Name.LocalName))
+            .ThenBy(e => e.Attribute("number")?.Value, StringComparer.Ordinal)
+            .Select(e => new XElement(e)).ToList();
+        own?.Remove();
+        measure.AddFirst(new XElement("attributes", all));
+    }
+}

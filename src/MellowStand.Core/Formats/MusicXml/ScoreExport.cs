@@ -1,0 +1,52 @@
+using System.Text;
+using System.Xml;
+using System.Xml.Linq;
+using MellowStand.Core.Decisions;
+
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>What to give back of a score.</summary>
+/// <param name="Parts">Ids of the parts, or null for all.</param>
+/// <param name="From">First measure from 0, or null for the first.</param>
+/// <param name="To">Last measure from 0, or null for the last.</param>
+/// <param name="WithNoteIds">Write our note ids into the notes, so that the engraver's drawing can be found again.</param>
+public sealed record ExportRange(IReadOnlyCollection<string>? Parts = null, int? From = null, int? To = null, bool WithNoteIds = false)
+{
+    /// <summary>True when everything is asked for, as it came.</summary>
+    public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds;
+}
+
+/// <summary>Gives a score back as MusicXML with the decisions written in.</summary>
+public static class ScoreExport
+{
+    /// <summary>The marked score, part or range as UTF-8 MusicXML.</summary>
+    /// <param name="original">The imported bytes, packed or plain.</param>
+    /// <param name="changes">The decisions in force, oldest first.</param>
+    /// <param name="range">What to give back.</param>
+    public static byte[] Write(byte[] original, IReadOnlyCollection<MarkChange> changes, ExportRange range)
+    {
+        var document = ScoreDocument.Load(original);
+        if (range.WithNoteIds) WriteIds(document);
+        if (changes.Count > 0) new DecisionWriter(document).Apply(changes);
+        return Serialize(range.IsWhole ? document.Xml : ScoreCut.Cut(document, range));
+    }
+
+    private static void WriteIds(ScoreDocument document)
+    {
+        foreach (var part in document.Parts)
+        {
+            var ordinal = 0;
+            foreach (var note in part.Measures.SelectMany(m => m?.Elements("note") ?? []))
+                note.SetAttributeValue("id", NoteReader.IdOf(part.Id, ++ordinal));
+        }
+    }
+
+    /// <summary>UTF-8 bytes of a document, white space as it stands.</summary>
+    public static byte[] Serialize(XDocument xml)
+    {
+        using var stream = new MemoryStream();
+        var settings = new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = false, NewLineHandling = NewLineHandling.None };
+        using (var writer = XmlWriter.Create(stream, settings)) xml.Save(writer);
+        return stream.ToArray();
+    }
+}

@@ -1,0 +1,30 @@
+namespace MellowStand.Core.HouseRules;
+
+/// <summary>All switches of the house, each with its default first.</summary>
+/// <remarks>Questions, schools and defaults: common practice, no published source.</remarks>
+public static class HouseRuleCatalog
+{
+    /// <summary>Every switch, in the order of the page.</summary>
+    public static IReadOnlyList<HouseRule> All { get; } =
+    [
+        Rule("dynamics-start", "When do dynamics come in?", "first-day|from the first slow day", "after-notes|after notes and rhythm"),
+        Rule("ornaments", "How are ornaments practised?", "add-later|leave out, then add", "always-in|always in, slower"),
+        Rule("trill-start", "Where does a trill start?", "written|on the written note; on the upper note in early style", "upper|on the upper note"),
+        Rule("trill-end", "How does a trill end?", "stop|stop on the beat before the closing notes", "run-through|run through"),
+        Rule("graces", "Where do grace notes fall?", "before|before the beat", "on-beat|on the beat"),
+        Rule("chunks", "In which order are chunks practised?", "hardest-first|hardest first", "from-start|from the start", "from-end|from the end"),
+        Rule("counting-words", "Which counting words?", "1e&a|1 e & a, 1 la li", "trip-let|1 trip let", "takadimi|ta-ka-di-mi"),
+        Rule("fourth-finger", "When is the fourth finger used instead of an open string?", "longer-than-2|for notes longer than 2 beats", "always|whenever long", "open-allowed|open string allowed"),
+        Rule("bass-positions", "How are bass positions numbered?", "small-steps|many small steps", "six|six larger ones"),
+        Rule("mallets", "How do mallets begin?", "alternate|alternate from either hand", "right-leads|right hand leads"),
+        Rule("two-slurs", "Which of two printed slurs wins?", "longer|the longer", "shorter|the shorter", "edition|as this edition has it"),
+        Rule("goal-tempo", "What is the goal tempo?", "fast-as-clean|as fast as clean, inside the printed range", "printed|the printed tempo"),
+        Rule("ladder", "How does a tempo ladder climb?", "step|by a fixed step", "percent|by a percentage", "marks|by the traditional metronome marks"),
+    ];
+
+    /// <summary>The rule with the name, or null.</summary>
+    public static HouseRule? Find(string name) => All.FirstOrDefault(r => r.Name == name);
+
+    private static HouseRule Rule(string name, string question, params string[] choices) =>
+        new(name, question, [.. choices.Select(c => c.Split('|')).Select(c => new HouseChoice(c[0], c[1]))]);
+}

@@ -1,0 +1,121 @@
+using System.Text.RegularExpressions;
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Instruments;
+
+/// <summary>Which instrument a part is for, and how sure that is.</summary>
+/// <param name="Instrument">The instrument, or null when nothing fits.</param>
+/// <param name="Confidence">0 (a guess) to 1 (named and confirmed by its transposition).</param>
+/// <param name="Desk">The number in the name (the 2 of "Clarinet 2"), or null.</param>
+public sealed record Recognized(Instrument? Instrument, double Confidence, string? Desk);
+
+/// <summary>Recognises a part's instrument from its name, abbreviation, sound, MIDI program, clef and transposition.</summary>
+/// <remarks>Weights are ours: a whole name counts most, a program or transposition only confirms. Sound names: MusicXML 4.0,
+/// standard sounds.</remarks>
+public static partial class Recognition
+{
+    private static readonly Dictionary<string, string> Sounds = new(StringComparer.Ordinal)
+    {
+        ["wind.flutes.flute.piccolo"] = "piccolo", ["wind.flutes.flute"] = "flute", ["wind.reed.oboe"] = "oboe", ["wind.reed.english-horn"] = "english-horn",
+        ["wind.reed.bassoon"] = "bassoon", ["wind.reed.contrabassoon"] = "contrabassoon", ["wind.reed.clarinet"] = "clarinet-bb",
+        ["wind.reed.clarinet.bflat"] = "clarinet-bb", ["wind.reed.clarinet.a"] = "clarinet-a", ["wind.reed.clarinet.eflat"] = "clarinet-eb", ["wind.reed.clarinet.bass"] = "bass-clarinet",
+        ["wind.reed.saxophone.soprano"] = "soprano-sax", ["wind.reed.saxophone.alto"] = "alto-sax", ["wind.reed.saxophone.tenor"] = "tenor-sax", ["wind.reed.saxophone.baritone"] = "bari-sax",
+        ["brass.french-horn"] = "horn-f", ["brass.trumpet"] = "trumpet-bb", ["brass.trumpet.bflat"] = "trumpet-bb", ["brass.trumpet.c"] = "trumpet-c", ["brass.cornet"] = "cornet",
+        ["brass.trombone"] = "trombone", ["brass.trombone.tenor"] = "trombone", ["brass.trombone.bass"] = "bass-trombone", ["brass.euphonium"] = "euphonium", ["brass.tuba"] = "tuba",
+        ["strings.violin"] = "violin", ["strings.viola"] = "viola", ["strings.cello"] = "cello", ["strings.contrabass"] = "contrabass", ["keyboard.piano"] = "piano",
+        ["drum.timpani"] = "timpani", ["drum.snare-drum"] = "drums", ["pitched-percussion.xylophone"] = "xylophone", ["pitched-percussion.glockenspiel"] = "glockenspiel",
+        ["pitched-percussion.marimba"] = "marimba", ["pitched-percussion.vibraphone"] = "vibraphone", ["voice.soprano"] = "soprano", ["voice.alto"] = "alto", ["voice.tenor"] = "tenor", ["voice.bass"] = "bass-voice",
+    };
+
+    /// <summary>Recognises a part.</summary>
+    public static Recognized Of(Part part)
+    {
+        var scores = new Dictionary<Instrument, double>();
+        Count(scores, ByName(Normalize(part.Name)), 0.7);
+        Count(scores, ByName(Normalize(part.Abbreviation)), 0.25);
+        if (part.Sound is { } sound && Sounds.TryGetValue(sound, out var id)) Count(scores, [Catalog.Find(id)!], 0.5);
+        var named = scores.Count > 0;
+        foreach (var instrument in named ? [.. scores.Keys] : Catalog.All)
+            scores[instrument] = scores.GetValueOrDefault(instrument) + Confirmation(instrument, part, named);
+        if (scores.Count == 0) return new Recognized(null, 0, Desk(part.Name));
+        var best = scores.MaxBy(s => s.Value);
+        return best.Value < 0.25 ? new Recognized(null, 0, Desk(part.Name)) : new Recognized(Variant(best.Key, part), Math.Round(Math.Min(1, best.Value), 2), Desk(part.Name));
+    }
+
+    private static void Count(Dictionary<Instrument, double> scores, IEnumerable<Instrument> found, double weight)
+    {
+        foreach (var i in found) scores[i] = scores.GetValueOrDefault(i) + weight;
+    }
+
+    private static double Confirmation(Instrument instrument, Part part, bool named)
+    {
+        var sum = 0.0;
+        if (part.MidiProgram is { } p && p == instrument.Program && p > 1) sum += named ? 0.15 : 0.3;
+        if (instrument.Transposition.Semitones == part.Transposition.Semitones) sum += named ? 0.15 : 0;
+        if (part.Clef is { } clef && clef == instrument.Clef) sum += 0.05;
+        return sum;
+    }
+
+    // The same name with another transposition is another instrument of the family: a clarinet that sounds a third lower is in A.
+    private static Instrument Variant(Instrument found, Part part)
+    {
+        if (found.Transposition.Semitones == part.Transposition.Semitones) return found;
+        var family = found.Id.Split('-')[0];
+        return Catalog.All.FirstOrDefault(i => i.Id.StartsWith(family, StringComparison.Ordinal) && i.Transposition.Semitones == part.Transposition.Semitones) ?? found;
+    }
+
+    private static IEnumerable<Instrument> ByName(string name)
+    {
+        if (name.Length == 0) return [];
+        var matches = Catalog.All.SelectMany(i => i.Names.Select(n => (Instrument: i, Name: n)))
+            .Where(x => ContainsWord(name, x.Name)).ToList();
+        var longest = matches.Count == 0 ? 0 : matches.Max(m => m.Name.Length);
+        return matches.Where(m => m.Name.Length == longest).Select(m => m.Instrument).Distinct().Take(1);
+    }
+
+    private static bool ContainsWord(string text, string word)
+    {
+        for (var i = text.IndexOf(word, StringComparison.Ordinal); i >= 0; i = text.IndexOf(word, i + 1, StringComparison.Ordinal))
+        {
+            var end = i + word.Length;
+            if ((i == 0 || text[i - 1] == ' ') && (end == text.Length || text[end] == ' ')) return true;
+        }
+
+        return false;
+    }
+
+    private static string Normalize(string name)
+    {
+        var text = name.ToLowerInvariant().Replace('♭', 'b').Replace("(", " ", StringComparison.Ordinal).Replace(")", " ", StringComparison.Ordinal);
+        text = Ordinals().Replace(text, " ");
+        text = Keys().Replace(text, m => m.Groups[1].Value is "eb" or "es" ? " eb " : " ");
+        text = NotLetters().Replace(text, " ");
+        return Spaces().Replace(text, " ").Trim();
+    }
+
+    private static string? Desk(string name)
+    {
+        var match = DeskNumber().Match(name);
+        if (match.Success) return match.Value.TrimEnd('.');
+        var roman = Roman().Match(name);
+        return roman.Success ? roman.Groups[1].Value switch { "I" => "1", "II" => "2", "III" => "3", "IV" => "4", _ => null } : null;
+    }
+
+    [GeneratedRegex(@"\b\d+(st|nd|rd|th|er|e|\.)?\b|\b(i|ii|iii|iv|solo|erste|zweite|1st|2nd)\b")]
+    private static partial Regex Ordinals();
+
+    [GeneratedRegex(@"\b(?:in )?(bb|b|eb|es|f)\b(?! clef)")]
+    private static partial Regex Keys();
+
+    [GeneratedRegex(@"[^\p{L}]+")]
+    private static partial Regex NotLetters();
+
+    [GeneratedRegex(" +")]
+    private static partial Regex Spaces();
+
+    [GeneratedRegex(@"\d+(\.\d+)*")]
+    private static partial Regex DeskNumber();
+
+    [GeneratedRegex(@"\b(IV|I{1,3})\b")]
+    private static partial Regex Roman();
+}

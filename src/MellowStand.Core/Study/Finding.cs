@@ -1,0 +1,40 @@
+using System.Security.Cryptography;
+using System.Text;
+
+namespace MellowStand.Core.Study;
+
+/// <summary>How much a finding matters in rehearsal.</summary>
+public enum Severity
+{
+    /// <summary>Good to know.</summary>
+    Note,
+
+    /// <summary>Will be missed by somebody.</summary>
+    Warn,
+
+    /// <summary>Will stop the ensemble.</summary>
+    Stop,
+}
+
+/// <summary>Something that hides in a part.</summary>
+/// <param name="Rule">The rule that found it.</param>
+/// <param name="Parts">Ids of the parts it holds for.</param>
+/// <param name="From">First measure from 0.</param>
+/// <param name="To">Last measure from 0.</param>
+/// <param name="Notes">Ids of the notes it speaks of.</param>
+/// <param name="Severity">How much it matters.</param>
+/// <param name="Title">A few words.</param>
+/// <param name="Why">One sentence that a player understands.</param>
+public sealed record Finding(
+    string Rule, IReadOnlyList<string> Parts, int From, int To, IReadOnlyList<string> Notes, Severity Severity, string Title, string Why)
+{
+    /// <summary>The same for the same finding in the same score, whatever else is found.</summary>
+    public string Id
+    {
+        get
+        {
+            var text = $"{Rule}|{From}|{To}|{Title}|{string.Join(',', Parts)}|{string.Join(',', Notes.Take(4))}";
+            return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
+        }
+    }
+}

@@ -1,0 +1,36 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>An <c>a tempo</c> with nothing before it that left the tempo.</summary>
+/// <remarks>Slow down in the measure before, or the return has nothing to come back to. A fermata counts as leaving the
+/// tempo. Common practice, no published source.</remarks>
+public sealed class ATempoWithoutSlowing : IStudyRule
+{
+    /// <inheritdoc/>
+    public string Name => "a-tempo-without-slowing";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        var signs = context.Tempo.Signs;
+        for (var i = 0; i < signs.Count; i++)
+        {
+            if (signs[i].Kind != TempoKind.Return) continue;
+            var left = signs.Take(i).Reverse().TakeWhile(s => s.Kind != TempoKind.Return).Any(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening)
+                || ChangedTempo(signs, i) || FermataBefore(context, signs[i]);
+            if (left) continue;
+            var before = Math.Max(0, signs[i].Measure - 1);
+            yield return new Finding(Name, [part.Id], signs[i].Measure, signs[i].Measure, [], Severity.Warn,
+                $"“{signs[i].Text}” with no slowing before it",
+                $"Nothing slows before measure {context.Label(signs[i].Measure)}: hold back in measure {context.Label(before)}, so that there is a tempo to return to.");
+        }
+    }
+
+    // "Tempo I" after another tempo is a change of its own.
+    private static bool ChangedTempo(IReadOnlyList<TempoSign> signs, int i) => signs.Take(i).Count(s => s.Kind == TempoKind.Fixed) > 1
+        && signs.Take(i).Last().Kind == TempoKind.Fixed && !signs[i].Text.Contains("a tempo", StringComparison.OrdinalIgnoreCase);
+
+    private static bool FermataBefore(StudyContext context, TempoSign sign) => context.Score.Parts.Any(p => p.Notes.Any(n =>
+        n.Has("fermata") && n.Onset < sign.Onset && n.MeasureIndex >= sign.Measure - 1));
+}

@@ -1,0 +1,63 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>An accidental earlier in the measure still holds, and nothing is printed here.</summary>
+/// <remarks>The sign holds to the end of its measure, at its own octave only; a tie carries it over the bar line for the
+/// tied note alone. Source: MusicXML 4.0, element "accidental"; common practice, no published source, for its being the
+/// most missed thing of all.</remarks>
+public sealed class CarriedAccidental : IStudyRule
+{
+    /// <inheritdoc/>
+    public string Name => "carried-accidental";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
+        part.Measures.SelectMany(m => m.Notes.GroupBy(n => n.Staff).SelectMany(staff => InMeasure(context, part, m, staff)));
+
+    private IEnumerable<Finding> InMeasure(StudyContext context, Part part, PartMeasure measure, IEnumerable<Note> notes)
+    {
+        var signed = new Dictionary<(Step, int), NoteHead>();
+        var carried = new Dictionary<(Step, int), List<NoteHead>>();
+        foreach (var head in notes.Where(n => !n.IsCue).SelectMany(n => n.Heads).Where(h => h.Written is not null))
+        {
+            var pitch = head.Written!.Value;
+            var place = (pitch.Step, pitch.Octave);
+            if (head.Accidental is not null)
+            {
+                signed[place] = head;
+                continue;
+            }
+
+            if (pitch.Alter == measure.Key.AlterOf(pitch.Step)) continue;
+            var overBar = head.TiedFrom is { } from && from.Owner.MeasureIndex < measure.Index;
+            if (!overBar && (head.TiedFrom is not null || !signed.ContainsKey(place))) continue;
+            if (!carried.TryGetValue(place, out var list)) carried[place] = list = [];
+            list.Add(head);
+        }
+
+        return carried.Select(c => ToFinding(context, part, measure.Index, signed.GetValueOrDefault(c.Key), c.Value));
+    }
+
+    private Finding ToFinding(StudyContext context, Part part, int measure, NoteHead? sign, List<NoteHead> heads)
+    {
+        var name = SignedName(heads[0].Written!.Value);
+        var why = sign is null
+            ? $"The tie carries the sign of {name} over the bar line, and nothing is printed in measure {context.Label(measure)}."
+            : $"The sign at beat {context.Beat(sign.Owner)} holds to the bar line, so {(heads.Count == 1 ? "this note is" : $"these {heads.Count} notes are")} {name} too, with nothing printed.";
+        return new Finding(Name, [part.Id], measure, measure, [.. heads.Select(h => h.Id)],
+            IsRepeat(part, sign, heads) ? Severity.Note : Severity.Warn, $"{name} still", why);
+    }
+
+    // The same note struck again at once is seldom missed.
+    private static bool IsRepeat(Part part, NoteHead? sign, List<NoteHead> heads)
+    {
+        if (sign is null) return false;
+        var notes = part.Measures[sign.Owner.MeasureIndex].Notes.Where(n => n.Staff == sign.Owner.Staff && n.Voice == sign.Owner.Voice).ToList();
+        var last = notes.IndexOf(heads[^1].Owner);
+        var first = notes.IndexOf(sign.Owner);
+        return first >= 0 && last > first && notes.Skip(first).Take(last - first + 1).All(n => n.Heads.Any(h => h.Written == sign.Written));
+    }
+
+    private static string SignedName(Pitch p) => p.Alter == 0 ? p.Step + "♮" : p.Name;
+}

@@ -1,0 +1,40 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>The level jumps by two steps or more with nothing that leads there.</summary>
+/// <remarks>A forte, then a piano on the next note. No swell may touch the jump, and no rest of a beat may stand before
+/// it. Two steps on the scale pp–p–mp–mf–f–ff are ours; common practice, no published source, for the trap.</remarks>
+public sealed class Subito : IStudyRule
+{
+    private const int LeastSteps = 2;
+
+    /// <inheritdoc/>
+    public string Name => "subito";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        var line = context.LevelsOf(part);
+        for (var i = 1; i < line.Levels.Count; i++)
+        {
+            var (before, now) = (line.Levels[i - 1], line.Levels[i]);
+            var steps = now.Level - before.Level;
+            if (Math.Abs(steps) < LeastSteps || now.Onset == before.Onset) continue;
+            if (line.Swells.Any(s => s.From < now.Onset && s.To > before.Onset && s.Grows == steps > 0)) continue;
+            if (NoteAt(part, now.Onset) is not { } note || !SoundsJustBefore(part, context, note)) continue;
+            yield return new Finding(Name, [part.Id], now.Measure, now.Measure, [note.Id],
+                Math.Abs(steps) > LeastSteps ? Severity.Warn : Severity.Note,
+                $"Sudden {now.Sign} after {before.Sign}",
+                $"The level goes from {before.Sign} (measure {context.Label(before.Measure)}) straight to {now.Sign} at beat {context.Beat(note)}: no swell leads there, so the change is on that very note.");
+        }
+    }
+
+    private static Note? NoteAt(Part part, Fraction onset) => part.Notes.FirstOrDefault(n => n.Sounds && n.Onset >= onset);
+
+    private static bool SoundsJustBefore(Part part, StudyContext context, Note note)
+    {
+        var beat = context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
+        return part.Notes.Any(n => n.Sounds && n.Onset < note.Onset && n.End > note.Onset - beat);
+    }
+}

@@ -1,0 +1,29 @@
+using MellowStand.Core.Decisions;
+
+namespace MellowStand.Core.Unify;
+
+/// <summary>What one part prints where the parts of a line differ.</summary>
+/// <param name="Part">The part's id.</param>
+/// <param name="Notes">Ids of its notes in question.</param>
+/// <param name="Has">What it prints, in words; empty when it prints nothing.</param>
+public sealed record Reading(string Part, IReadOnlyList<string> Notes, string Has);
+
+/// <summary>Which reading to take, and why.</summary>
+/// <param name="Mark">The winning reading, in words.</param>
+/// <param name="Parts">Ids of the parts that would change.</param>
+/// <param name="Why">The rule used, in a sentence.</param>
+/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>.</param>
+public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule);
+
+/// <summary>One disagreement within a line.</summary>
+/// <param name="Id">The same as long as the printed score is the same.</param>
+/// <param name="Kind"><c>articulation</c>, <c>slur</c>, …</param>
+/// <param name="Relation"><c>unison</c> or <c>octave</c>.</param>
+/// <param name="From">First measure from 0.</param>
+/// <param name="To">Last measure from 0.</param>
+/// <param name="Readings">One entry a part of the line, in score order.</param>
+/// <param name="Proposal">What the rules would decide.</param>
+/// <param name="Changes">For each reading (by its words) the changes that write it into the whole line.</param>
+public sealed record Difference(
+    string Id, string Kind, string Relation, int From, int To, IReadOnlyList<Reading> Readings, Proposal Proposal,
+    IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> Changes);

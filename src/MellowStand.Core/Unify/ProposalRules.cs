@@ -1,0 +1,54 @@
+namespace MellowStand.Core.Unify;
+
+/// <summary>Which of several readings wins.</summary>
+/// <remarks>In this order: a mark present beats a mark forgotten; the longer of two printed slurs (house rule); the leader
+/// of the line. Common practice, no published source.</remarks>
+internal static class ProposalRules
+{
+    public static Proposal ForMarks(UnifyContext context, IReadOnlyList<Reading> readings)
+    {
+        var leader = context.LeaderOf(readings);
+        var leaderHas = readings.First(r => r.Part == leader).Has;
+        var printed = readings.Select(r => r.Has).Where(h => h.Length > 0).Distinct().ToList();
+        if (printed.Count == 1)
+            return Make(readings, printed[0], "present", $"A mark that is printed beats one that is missing: {Names(context, readings, printed[0])} {Verb(readings, printed[0])} it.");
+        if (leaderHas.Length > 0)
+            return Make(readings, leaderHas, "leader", $"{context.NameOf(leader)} leads the line, and its reading decides.");
+        var most = readings.Where(r => r.Has.Length > 0).GroupBy(r => r.Has).MaxBy(g => g.Count())!;
+        return Make(readings, most.Key, "most", $"{context.NameOf(leader)}, which leads, prints nothing here; {most.Count()} of the others agree.");
+    }
+
+    public static Proposal ForSlurs(UnifyContext context, IReadOnlyList<Reading> readings, Dictionary<string, int> lengths)
+    {
+        var printed = readings.Select(r => r.Has).Where(h => h.Length > 0).Distinct().ToList();
+        if (printed.Count == 1)
+            return Make(readings, printed[0], "present", $"A slur that is printed beats one that is missing: {Names(context, readings, printed[0])} {Verb(readings, printed[0])} it.");
+        var rule = context.House["two-slurs"];
+        if (rule == "edition")
+        {
+            var leader = context.LeaderOf(readings.Where(r => r.Has.Length > 0));
+            return Make(readings, readings.First(r => r.Part == leader).Has, "leader", $"By the house rule the edition stands, and {context.NameOf(leader)} leads the line.");
+        }
+
+        var ordered = printed.OrderByDescending(p => rule == "longer" ? lengths[p] : -lengths[p])
+            .ThenByDescending(p => readings.Count(r => r.Has == p)).ThenBy(p => Array.FindIndex([.. readings], r => r.Has == p)).ToList();
+        return Make(readings, ordered[0], rule + "-slur", $"By the house rule the {rule} of two printed slurs wins, as in {Names(context, readings, ordered[0])}.");
+    }
+
+    private static Proposal Make(IReadOnlyList<Reading> readings, string wins, string rule, string why) =>
+        new(wins, [.. readings.Where(r => r.Has != wins).Select(r => r.Part)], why, rule);
+
+    private static string Names(UnifyContext context, IReadOnlyList<Reading> readings, string has)
+    {
+        var names = readings.Where(r => r.Has == has).Select(r => context.NameOf(r.Part)).Distinct().ToList();
+        return names.Count switch
+        {
+            1 => names[0],
+            2 => $"{names[0]} and {names[1]}",
+            _ => $"{names[0]} and {names.Count - 1} other parts",
+        };
+    }
+
+    private static string Verb(IReadOnlyList<Reading> readings, string has) =>
+        readings.Where(r => r.Has == has).Select(r => r.Part).Distinct().Count() == 1 ? "prints" : "print";
+}

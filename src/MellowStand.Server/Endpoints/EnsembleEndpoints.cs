@@ -1,0 +1,95 @@
+using MellowStand.Core.Instruments;
+using MellowStand.Server.Services;
+using MellowStand.Storage;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>A player.</summary>
+public sealed record PlayerView(long Id, long Section, string Name, string? Instrument, string? InstrumentName, int Chair, string Level);
+
+/// <summary>A section with its players.</summary>
+public sealed record SectionView(long Id, string Name, IReadOnlyList<PlayerView> Players);
+
+/// <summary>A player to add or change.</summary>
+public sealed record PlayerEdit(long Section, string Name, string? Instrument, int Chair, string? Level);
+
+/// <summary>A section to add or rename.</summary>
+public sealed record SectionEdit(string Name);
+
+/// <summary>Ensemble: sections, players, instruments, chairs.</summary>
+public static class EnsembleEndpoints
+{
+    private static readonly string[] Levels = ["comfortable", "advanced", "extreme"];
+
+    /// <summary>Maps the group.</summary>
+    public static void MapEnsemble(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/ensemble").WithTags("Ensemble");
+        group.MapGet("", (EnsembleRepository e) => TypedResults.Ok(All(e)));
+        group.MapPost("/sections", AddSection);
+        group.MapPut("/sections/{section:long}", RenameSection);
+        group.MapDelete("/sections/{section:long}", RemoveSection);
+        group.MapPost("/players", AddPlayer);
+        group.MapPut("/players/{player:long}", UpdatePlayer);
+        group.MapDelete("/players/{player:long}", RemovePlayer);
+    }
+
+    private static IReadOnlyList<SectionView> All(EnsembleRepository ensemble)
+    {
+        var players = ensemble.Players().ToLookup(p => p.SectionId, View);
+        return [.. ensemble.Sections().Select(s => new SectionView(s.Id, s.Name, [.. players[s.Id]]))];
+    }
+
+    private static PlayerView View(PlayerRow p) => new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level);
+
+    private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)
+    {
+        var id = ensemble.AddSection(Named(edit.Name, "section"));
+        return TypedResults.Created($"/api/ensemble/sections/{id}", All(ensemble));
+    }
+
+    private static Ok<IReadOnlyList<SectionView>> RenameSection(long section, SectionEdit edit, EnsembleRepository ensemble)
+    {
+        if (!ensemble.RenameSection(section, Named(edit.Name, "section"))) throw NoSection(section);
+        return TypedResults.Ok(All(ensemble));
+    }
+
+    private static Ok<IReadOnlyList<SectionView>> RemoveSection(long section, EnsembleRepository ensemble)
+    {
+        if (!ensemble.RemoveSection(section)) throw Refusal.Conflict("A section with players cannot be removed. Move or remove its players first.");
+        return TypedResults.Ok(All(ensemble));
+    }
+
+    private static Created<PlayerView> AddPlayer(PlayerEdit edit, EnsembleRepository ensemble)
+    {
+        Check(edit, ensemble);
+        var id = ensemble.AddPlayer(edit.Section, Named(edit.Name, "player"), edit.Instrument, edit.Chair, edit.Level ?? Levels[0]);
+        return TypedResults.Created($"/api/ensemble/players/{id}", View(ensemble.Players().First(p => p.Id == id)));
+    }
+
+    private static Ok<PlayerView> UpdatePlayer(long player, PlayerEdit edit, EnsembleRepository ensemble)
+    {
+        Check(edit, ensemble);
+        if (!ensemble.UpdatePlayer(new PlayerRow(player, edit.Section, Named(edit.Name, "player"), edit.Instrument, edit.Chair, edit.Level ?? Levels[0]))) throw NoPlayer(player);
+        return TypedResults.Ok(View(ensemble.Players().First(p => p.Id == player)));
+    }
+
+    private static NoContent RemovePlayer(long player, EnsembleRepository ensemble) =>
+        ensemble.RemovePlayer(player) ? TypedResults.NoContent() : throw NoPlayer(player);
+
+    private static void Check(PlayerEdit edit, EnsembleRepository ensemble)
+    {
+        if (!ensemble.Sections().Any(s => s.Id == edit.Section)) throw NoSection(edit.Section);
+        if (edit.Chair is < 1 or > 99) throw Refusal.BadRequest("A chair is a number from 1 to 99.");
+        if (edit.Instrument is not null && Catalog.Find(edit.Instrument) is null) throw Refusal.BadRequest("There is no such instrument. Choose one from /api/instruments.");
+        if (edit.Level is not null && !Levels.Contains(edit.Level)) throw Refusal.BadRequest($"A level is one of {string.Join(", ", Levels)}.");
+    }
+
+    private static string Named(string? name, string what) =>
+        string.IsNullOrWhiteSpace(name) ? throw Refusal.BadRequest($"A {what} needs a name.") : Names.Clean(name);
+
+    private static Refusal NoSection(long id) => Refusal.NotFound($"There is no section {id}. Load the ensemble again.");
+
+    private static Refusal NoPlayer(long id) => Refusal.NotFound($"There is no player {id}. Load the ensemble again.");
+}

@@ -1,0 +1,47 @@
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Server.Services;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>MusicXML out: the marked score, a part, a range; and the slices that the page engraves.</summary>
+public static class ExportEndpoints
+{
+    /// <summary>The registered media type of MusicXML.</summary>
+    public const string MusicXml = "application/vnd.recordare.musicxml+xml";
+
+    private const int MostCells = 600;
+
+    /// <summary>Maps the group.</summary>
+    public static void MapExport(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/pieces/{id:long}").WithTags("Export");
+        group.MapGet("/export.musicxml", Export).Produces<string>(200, MusicXml);
+        group.MapGet("/slice.musicxml", Slice).Produces<string>(200, MusicXml);
+    }
+
+    private static FileContentHttpResult Export(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null, bool original = false)
+    {
+        var piece = desk.Open(id);
+        var name = $"{desk.Row(id).Title}.musicxml";
+        if (original) return TypedResults.File(piece.Original, ScoreFile.IsZip(piece.Original) ? "application/vnd.recordare.musicxml" : MusicXml, desk.Row(id).FileName);
+        return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, RangeOf(piece, part, from, to)), MusicXml, name);
+    }
+
+    private static FileContentHttpResult Slice(long id, PieceDesk desk, string part, string? from = null, string? to = null)
+    {
+        var piece = desk.Open(id);
+        var range = RangeOf(piece, part, from, to);
+        var cells = range.Parts!.Count * ((range.To ?? 0) - (range.From ?? 0) + 1);
+        if (cells > MostCells) throw Refusal.BadRequest($"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less.");
+        return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, range with { WithNoteIds = true }), MusicXml);
+    }
+
+    private static ExportRange RangeOf(OpenPiece piece, string? part, string? from, string? to)
+    {
+        var parts = string.IsNullOrEmpty(part) ? null : part.Split(',').Select(p => piece.Part(p).Id).ToList();
+        if (string.IsNullOrEmpty(from) && string.IsNullOrEmpty(to)) return new ExportRange(parts, parts is null ? null : 0, parts is null ? null : piece.Current.Measures.Count - 1);
+        var (first, last) = piece.Range(from, to);
+        return new ExportRange(parts, first, last);
+    }
+}

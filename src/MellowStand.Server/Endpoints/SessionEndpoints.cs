@@ -1,0 +1,50 @@
+using MellowStand.Server.Security;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>Who is signed in.</summary>
+/// <param name="Name">The director's name, or null.</param>
+/// <param name="FirstRun">True before the director's account is made.</param>
+/// <param name="Demo">True in the demo.</param>
+public sealed record SessionView(string? Name, bool FirstRun, bool Demo);
+
+/// <summary>Name and password.</summary>
+public sealed record Credentials(string Name, string Password);
+
+/// <summary>Sign-in, sign-out and the first run.</summary>
+public static class SessionEndpoints
+{
+    /// <summary>Maps the group.</summary>
+    public static void MapSession(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/session").WithTags("Session");
+        group.MapGet("", (HttpContext http, Sessions sessions, StandOptions options) => View(http, sessions, options));
+        group.MapPost("", SignIn).RequireRateLimiting(Sessions.SignInLimit);
+        group.MapPost("/first-run", FirstRun).RequireRateLimiting(Sessions.SignInLimit);
+        group.MapDelete("", (Delegate)SignOut);
+    }
+
+    private static Ok<SessionView> View(HttpContext http, Sessions sessions, StandOptions options) =>
+        TypedResults.Ok(new SessionView(http.User.Identity?.Name, !options.Demo && sessions.IsFirstRun, options.Demo));
+
+    private static async Task<Ok<SessionView>> SignIn(Credentials credentials, HttpContext http, Sessions sessions, StandOptions options)
+    {
+        var principal = sessions.SignIn(credentials.Name ?? "", credentials.Password ?? "");
+        await http.SignInAsync(principal);
+        return TypedResults.Ok(new SessionView(principal.Identity!.Name, false, options.Demo));
+    }
+
+    private static Task<Ok<SessionView>> FirstRun(Credentials credentials, HttpContext http, Sessions sessions, StandOptions options)
+    {
+        sessions.MakeDirector(credentials.Name ?? "", credentials.Password ?? "");
+        return SignIn(credentials, http, sessions, options);
+    }
+
+    private static async Task<NoContent> SignOut(HttpContext http)
+    {
+        await http.SignOutAsync();
+        return TypedResults.NoContent();
+    }
+}

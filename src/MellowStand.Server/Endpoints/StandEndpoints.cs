@@ -1,0 +1,35 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>All addresses of the server.</summary>
+public static class StandEndpoints
+{
+    /// <summary>Maps every group of endpoints.</summary>
+    public static void MapStand(this WebApplication app)
+    {
+        app.MapGet("/healthz", () => TypedResults.Ok(new Health("ready"))).WithTags("Health");
+        app.MapOpenApi("/openapi/{documentName}.json");
+        app.MapSession();
+        var api = app.MapGroup("/api").RequireAuthorization();
+        api.MapPieces();
+        api.MapNotes();
+        api.MapStudy();
+        api.MapUnify();
+        api.MapDecisions();
+        api.MapExport();
+        api.MapTempo();
+        api.MapAssign();
+        api.MapHear();
+        api.MapEnsemble();
+        api.MapHouseRules();
+        api.MapFallback(Unknown);
+        app.MapFallbackToFile("index.html");
+    }
+
+    private static ProblemHttpResult Unknown() =>
+        TypedResults.Problem("There is nothing at this address. The addresses are listed in /openapi/v1.json.", statusCode: 404);
+
+    /// <summary>The server's state.</summary>
+    public sealed record Health(string Status);
+}

@@ -1,0 +1,79 @@
+using MellowStand.Core.Study;
+using MellowStand.Core.Study.Heat;
+using MellowStand.Server.Services;
+using MellowStand.Storage;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>A finding as the interface shows it.</summary>
+public sealed record FindingView(
+    string Id, string Rule, IReadOnlyList<string> Parts, string From, string To, int FromIndex, int ToIndex, IReadOnlyList<string> Notes, string Severity, string Title, string Why, bool Dismissed);
+
+/// <summary>Heat of one part, a value a measure from 0 to 1.</summary>
+public sealed record HeatRow(string Part, IReadOnlyList<double> Heat);
+
+/// <summary>Study: findings, heat, and what was dismissed.</summary>
+public static class StudyEndpoints
+{
+    /// <summary>Maps the group.</summary>
+    public static void MapStudy(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/pieces/{id:long}").WithTags("Study");
+        group.MapGet("/study", Study);
+        group.MapGet("/heat", Heat);
+        group.MapGet("/heat/reasons", Reasons);
+        group.MapPut("/study/{finding}/dismissal", Dismiss);
+        group.MapDelete("/study/{finding}/dismissal", Recall);
+    }
+
+    // Severity is a word of the interface, not a number that may shift.
+    private static Ok<IEnumerable<FindingView>> Study(long id, PieceDesk desk, PieceRepository pieces, string? part = null, string? from = null, string? to = null, bool dismissed = false)
+    {
+        var piece = desk.Open(id);
+        var (first, last) = piece.Range(from, to);
+        var quiet = pieces.Dismissals(id);
+        var wanted = part is null ? null : Parts(piece, part);
+        return TypedResults.Ok(piece.Findings
+            .Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
+            .Where(f => dismissed || !quiet.ContainsKey(f.Id))
+            .Select(f => View(piece, f, quiet.ContainsKey(f.Id))));
+    }
+
+    /// <summary>A finding as the interface shows it.</summary>
+    public static FindingView View(OpenPiece piece, Finding f, bool dismissed)
+    {
+        var last = Math.Min(f.To, piece.Current.Measures.Count - 1);
+        return new FindingView(f.Id, f.Rule, f.Parts, piece.Label(f.From), piece.Label(last), f.From, last, f.Notes,
+            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, dismissed);
+    }
+
+    private static HashSet<string> Parts(OpenPiece piece, string list) => [.. list.Split(',').Select(p => piece.Part(p).Id)];
+
+    private static Ok<IEnumerable<HeatRow>> Heat(long id, PieceDesk desk) => TypedResults.Ok(desk.Open(id).Heat
+        .GroupBy(c => c.Part).Select(g => new HeatRow(g.Key, [.. g.OrderBy(c => c.Measure).Select(c => c.Heat)])));
+
+    private static Ok<IReadOnlyList<HeatReason>> Reasons(long id, string part, int index, PieceDesk desk)
+    {
+        var piece = desk.Open(id);
+        _ = piece.Part(part);
+        var cell = piece.Heat.FirstOrDefault(c => c.Part == part && c.Measure == index)
+            ?? throw Refusal.NotFound($"There is no measure number {index} in this piece; places go from 0 to {piece.Current.Measures.Count - 1}.");
+        return TypedResults.Ok(cell.Reasons);
+    }
+
+    private static NoContent Dismiss(long id, string finding, PieceDesk desk, PieceRepository pieces, TimeProvider clock)
+    {
+        var found = desk.Open(id).Findings.FirstOrDefault(f => f.Id == finding)
+            ?? throw Refusal.NotFound("This finding is not in the piece any more. Load the list again.");
+        pieces.Dismiss(id, found.Id, found.Title, clock.GetUtcNow());
+        return TypedResults.NoContent();
+    }
+
+    private static NoContent Recall(long id, string finding, PieceDesk desk, PieceRepository pieces)
+    {
+        _ = desk.Row(id);
+        if (!pieces.Recall(id, finding)) throw Refusal.NotFound("This finding was not dismissed.");
+        return TypedResults.NoContent();
+    }
+}

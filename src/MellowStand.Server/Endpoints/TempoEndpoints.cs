@@ -1,0 +1,95 @@
+using MellowStand.Core.Tempo;
+using MellowStand.Server.Services;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>A unit and beats per minute.</summary>
+public sealed record TempoView(string Unit, double Bpm);
+
+/// <summary>A ladder to compute.</summary>
+/// <param name="Start">The first tempo.</param>
+/// <param name="Goal">The last tempo.</param>
+/// <param name="By"><c>step</c>, <c>percent</c>, <c>marks</c> or <c>count</c>.</param>
+/// <param name="Value">Beats per minute, percent, marks at a time, or number of steps.</param>
+/// <param name="Days">Days to spread it over; 1 when left out.</param>
+public sealed record LadderRequest(TempoView? Start, TempoView? Goal, string? By, double? Value, int? Days);
+
+/// <summary>One rung.</summary>
+public sealed record StepView(string Unit, double Bpm, double QuarterBpm, int Day);
+
+/// <summary>A ladder.</summary>
+public sealed record LadderView(IReadOnlyList<StepView> Steps);
+
+/// <summary>A click track to compute.</summary>
+public sealed record ClickRequest(string From, string To, string Unit, double Bpm);
+
+/// <summary>What the piece itself says of the tempo of a range.</summary>
+/// <param name="Unit">The beat unit to start in.</param>
+/// <param name="Bpm">Beats per minute printed, or from the tempo word.</param>
+/// <param name="Printed">True when a metronome mark is printed.</param>
+/// <param name="StartUnit">Unit of a first step.</param>
+/// <param name="StartBpm">Tempo of a first step: about six tenths of the goal.</param>
+public sealed record TempoHint(string Unit, double Bpm, bool Printed, string StartUnit, double StartBpm);
+
+/// <summary>Tempo: ladders and clicks.</summary>
+public static class TempoEndpoints
+{
+    /// <summary>Maps the group.</summary>
+    public static void MapTempo(this RouteGroupBuilder api)
+    {
+        api.MapPost("/tempo/ladder", Climb).WithTags("Tempo");
+        api.MapPost("/pieces/{id:long}/click", Click).WithTags("Tempo");
+        api.MapGet("/pieces/{id:long}/tempo", Hint).WithTags("Tempo");
+    }
+
+    /// <summary>Reads a tempo.</summary>
+    /// <exception cref="LadderException">The unit is unknown.</exception>
+    public static TempoMark Mark(TempoView? tempo, string name)
+    {
+        if (tempo is null) throw new LadderException($"The ladder needs a {name}: {{unit, bpm}}.");
+        var unit = BeatUnit.Find(tempo.Unit)
+            ?? throw new LadderException($"The unit of the {name} is not known. Use one of {string.Join(", ", BeatUnit.All.Select(u => u.Name))}.");
+        return new TempoMark(unit, tempo.Bpm);
+    }
+
+    /// <summary>Reads how a ladder climbs.</summary>
+    /// <exception cref="LadderException">The word is unknown.</exception>
+    public static LadderBy By(string? by) => by switch
+    {
+        "step" => LadderBy.Step,
+        "percent" => LadderBy.Percent,
+        "marks" => LadderBy.Marks,
+        "count" => LadderBy.Count,
+        _ => throw new LadderException("A ladder climbs by step, percent, marks or count."),
+    };
+
+    private static Ok<LadderView> Climb(LadderRequest request)
+    {
+        var by = By(request.By);
+        if (request.Value is null && by != LadderBy.Marks) throw new LadderException($"A ladder by {request.By} needs a value.");
+        var steps = Ladder.Climb(Mark(request.Start, "start"), Mark(request.Goal, "goal"), by, request.Value ?? 1, request.Days ?? 1);
+        return TypedResults.Ok(new LadderView([.. steps.Select(s => new StepView(s.Mark.Unit.Name, s.Mark.Bpm, Math.Round(s.Mark.QuarterBpm, 4), s.Day))]));
+    }
+
+    private static Ok<ClickTrackResult> Click(long id, ClickRequest request, PieceDesk desk)
+    {
+        var piece = desk.Open(id);
+        var (from, to) = piece.Range(request.From, request.To);
+        var mark = Mark(new TempoView(request.Unit, request.Bpm), "click");
+        if (!double.IsFinite(mark.Bpm) || mark.Bpm is <= 0 or > 1000) throw new LadderException("A click runs at more than 0 and at most 1000 beats a minute.");
+        return TypedResults.Ok(ClickTrack.Of(piece.Current, from, to, mark));
+    }
+
+    private static Ok<TempoHint> Hint(long id, PieceDesk desk, string? from = null)
+    {
+        var piece = desk.Open(id);
+        var (first, _) = piece.Range(from, null);
+        var printed = piece.Study.Tempo.MarkAt(first);
+        var quarter = piece.Study.Tempo.QuarterBpmAt(first);
+        var beat = printed is null ? piece.Current.Measures[first].Meter.BeatUnit : printed.Unit;
+        var unit = BeatUnit.OfLength(beat) ?? BeatUnit.Find("quarter")!;
+        var bpm = Math.Round(quarter / unit.Quarters.Value, 1);
+        return TypedResults.Ok(new TempoHint(unit.Name, bpm, printed is not null, unit.Name, Math.Max(30, Math.Round(bpm * 0.6))));
+    }
+}

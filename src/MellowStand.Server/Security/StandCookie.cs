@@ -1,0 +1,35 @@
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.DataProtection;
+
+namespace MellowStand.Server.Security;
+
+/// <summary>The sign-in cookie and the keys that seal it.</summary>
+internal static class StandCookie
+{
+    public static void Configure(CookieAuthenticationOptions cookie)
+    {
+        cookie.Cookie.Name = "mellow-stand";
+        cookie.Cookie.HttpOnly = true;
+        cookie.Cookie.SameSite = SameSiteMode.Strict;
+        cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+        cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+        cookie.SlidingExpiration = true;
+        cookie.Events.OnRedirectToLogin = Status(StatusCodes.Status401Unauthorized);
+        cookie.Events.OnRedirectToAccessDenied = Status(StatusCodes.Status403Forbidden);
+    }
+
+    public static void AddDataProtectionKeys(this IServiceCollection services)
+    {
+        services.AddDataProtection().SetApplicationName("mellow-stand");
+        services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
+            .Configure<StandOptions, ILoggerFactory>((keys, options, logs) => keys.XmlRepository =
+                new Microsoft.AspNetCore.DataProtection.Repositories.FileSystemXmlRepository(Directory.CreateDirectory(Path.Combine(options.Data, "keys")), logs));
+    }
+
+    private static Func<RedirectContext<CookieAuthenticationOptions>, Task> Status(int status) => context =>
+    {
+        context.Response.StatusCode = status;
+        return Task.CompletedTask;
+    };
+}

@@ -1,0 +1,108 @@
+using MellowStand.Core.Assign;
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Tempo;
+using MellowStand.Server.Security;
+using MellowStand.Storage;
+
+namespace MellowStand.Server.Services;
+
+/// <summary>Fills an empty database with the made-up school, six weeks before its concert and half-way prepared.</summary>
+public sealed class DemoSchool(
+    PieceRepository pieces, DecisionRepository decisions, EnsembleRepository ensemble, PassageRepository passages, HouseRepository house, PieceDesk desk, TimeProvider clock, ILogger<DemoSchool> log)
+{
+    private const int DaysToConcert = 42;
+    private const int DaysToAudition = 24;
+
+    private readonly Dictionary<string, long> _sections = [];
+    private readonly Dictionary<string, long> _players = [];
+
+    /// <summary>Loads the demo where the shelf and the ensemble are empty.</summary>
+    public void Fill()
+    {
+        if (pieces.All().Count > 0 || ensemble.Sections().Count > 0) return;
+        var today = clock.Today();
+        FillEnsemble();
+        var band = Import("harbor-lanterns", "piece", null, today.AddDays(DaysToConcert));
+        var ferry = Import("the-slow-ferry", "piece", null, today.AddDays(DaysToConcert + 14));
+        foreach (var file in Directory.EnumerateFiles(Folder, "etude-*.musicxml").Order(StringComparer.Ordinal))
+            Import(Path.GetFileNameWithoutExtension(file), "etude", "Valley audition, first round", today.AddDays(DaysToAudition));
+        house.Choose("counting-words", "1e&a");
+        Decide(band, 7);
+        Decide(ferry, 2);
+        HandOut(band, ferry, today);
+        log.LogInformation("The demo school is on the shelf: {Pieces} pieces, {Players} players", pieces.All().Count, _players.Count);
+    }
+
+    private static string Folder => Path.Combine(AppContext.BaseDirectory, "demo", "scores");
+
+    private long Import(string file, string kind, string? set, DateOnly due)
+    {
+        var path = Path.Combine(Folder, file + ".musicxml");
+        var bytes = File.ReadAllBytes(path);
+        return pieces.Add(ScoreReader.Read(bytes).Title, kind, set, due, file + ".musicxml", bytes, clock.GetUtcNow());
+    }
+
+    private void FillEnsemble()
+    {
+        foreach (var (section, instrument, names) in DemoPeople.Sections)
+        {
+            _sections[section] = ensemble.AddSection(section);
+            var chair = 1;
+            foreach (var name in names) _players[name] = ensemble.AddPlayer(_sections[section], name, instrument, chair++, "comfortable");
+        }
+    }
+
+    // The first differences are settled as proposed, one is kept on purpose: the desk of a director half-way through.
+    private void Decide(long piece, int count)
+    {
+        var open = desk.Open(piece);
+        foreach (var d in open.Differences.Take(count))
+            decisions.Add(piece, d.Id, "accepted", d.Proposal.Mark, d.Proposal.Why, DemoDirector.DemoName, d.Changes[d.Proposal.Mark], clock.GetUtcNow());
+        if (open.Differences.Skip(count).FirstOrDefault() is { } kept)
+            decisions.Add(piece, kept.Id, "kept", null, "The section leader plays it this way on purpose.", DemoDirector.DemoName, [], clock.GetUtcNow());
+        desk.Forget(piece);
+    }
+
+    private void HandOut(long band, long ferry, DateOnly today)
+    {
+        var unison = Add(band, "Tune in unison, D to E", ["P1", "P2", "P3"], "32", "38", 66, 104, today, 21, 14, ["Flutes", "Oboes", "Clarinets"]);
+        var hidden = Add(band, "Letter C in five flats", ["P3", "P6", "P9"], "21", "28", 60, 96, today, 14, 21, ["Clarinets", "Saxophones", "Trumpets"]);
+        var low = Add(band, "Low voices together", ["P5", "P8", "P14"], "32", "38", 60, 104, today, 10, 28, ["Low brass"]);
+        var quick = Add(ferry, "Più mosso, bow strokes", ["P1", "P2", "P3", "P4"], "25", "32", 72, 112, today, 7, 35, ["Violins", "Violas", "Cellos"]);
+        LogDemo(unison, today, 66, 4.2, "Flutes", "Oboes", "Clarinets");
+        LogDemo(hidden, today, 60, 2.1, "Clarinets", "Saxophones");
+        LogDemo(low, today, 60, 1.2, "Low brass");
+        LogDemo(quick, today, 72, 6, "Violins");
+    }
+
+    private long Add(long piece, string title, string[] parts, string from, string to, double start, double goal, DateOnly today, int begunDaysAgo, int dueInDays, string[] sections)
+    {
+        var quarter = BeatUnit.Find("quarter")!;
+        var begins = today.AddDays(-begunDaysAgo);
+        var due = today.AddDays(dueInDays);
+        var steps = PassagePlan.Of(new TempoMark(quarter, start), new TempoMark(quarter, goal), LadderBy.Step, 6, begins, due);
+        var (first, last) = desk.Open(piece).Range(from, to);
+        return passages.Add(new PassageRow(
+            0, piece, title, parts, first, last, "quarter", start, "quarter", goal, "step", 6, begins, due, "Count the first measure aloud, then play.",
+            [.. sections.Select(s => _sections[s])], [], [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]));
+    }
+
+    // Each player climbs at a pace of their own; some were heard only twice.
+    private void LogDemo(long passage, DateOnly today, double start, double perWeek, params string[] sections)
+    {
+        var n = 0;
+        foreach (var player in ensemble.Players().Where(p => sections.Any(s => _sections[s] == p.SectionId)))
+        {
+            var pace = perWeek + (((n % 5) - 2) * perWeek * 0.35);
+            var heard = n % 4 == 3 ? 2 : 4;
+            for (var k = 0; k < heard; k++)
+            {
+                var weeksAgo = heard - k;
+                var bpm = start + (pace * (4 - weeksAgo)) + ((n + k) % 3);
+                passages.AddLog(passage, player.Id, "quarter", Math.Round(bpm), today.AddDays(-5 * weeksAgo), k == heard - 1 ? DemoPeople.Remarks[n % DemoPeople.Remarks.Count] : "");
+            }
+
+            n++;
+        }
+    }
+}

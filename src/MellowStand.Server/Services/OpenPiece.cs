@@ -1,0 +1,111 @@
+using MellowStand.Core.Decisions;
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Instruments;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
+using MellowStand.Core.Study.Heat;
+using MellowStand.Core.Unify;
+using MellowStand.Storage;
+
+namespace MellowStand.Server.Services;
+
+/// <summary>A piece read and worked through; each station's answer is computed once, when first asked for.</summary>
+public sealed class OpenPiece
+{
+    private readonly Lazy<StudyContext> _study;
+    private readonly Lazy<IReadOnlyList<Finding>> _findings;
+    private readonly Lazy<IReadOnlyList<HeatCell>> _heat;
+    private readonly Lazy<(IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences)> _unify;
+    private readonly Lazy<IReadOnlyList<Difference>> _stillOpen;
+
+    /// <summary>Reads a piece with its decisions.</summary>
+    public OpenPiece(byte[] original, IReadOnlyList<DecisionRow> decisions, House house, IReadOnlyDictionary<string, string> instruments)
+    {
+        Original = original;
+        Decisions = decisions;
+        House = house;
+        Printed = ScoreReader.Read(original);
+        Changes = [.. decisions.SelectMany(d => d.Changes)];
+        Current = Changes.Count == 0 ? Printed : ReadWithChanges();
+        Instruments = Printed.Parts.ToDictionary(p => p.Id, p =>
+            instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p));
+        _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument));
+        _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
+        _heat = new(() => HeatMap.Of(_study.Value, _findings.Value));
+        _unify = new(() => UnifyDesk.Compare(Printed, house));
+        _stillOpen = new(() => Changes.Count == 0 ? _unify.Value.Differences : UnifyDesk.Compare(Current, house).Differences);
+    }
+
+    /// <summary>The imported bytes.</summary>
+    public byte[] Original { get; }
+
+    /// <summary>The decisions in force, oldest first.</summary>
+    public IReadOnlyList<DecisionRow> Decisions { get; }
+
+    /// <summary>What the decisions write, oldest first.</summary>
+    public IReadOnlyList<MarkChange> Changes { get; }
+
+    /// <summary>The school's answers.</summary>
+    public House House { get; }
+
+    /// <summary>The score as printed.</summary>
+    public Score Printed { get; }
+
+    /// <summary>The score with the decisions written in.</summary>
+    public Score Current { get; }
+
+    /// <summary>Instrument of each part, recognised or corrected.</summary>
+    public IReadOnlyDictionary<string, Recognized> Instruments { get; }
+
+    /// <summary>What Study rests on.</summary>
+    public StudyContext Study => _study.Value;
+
+    /// <summary>All findings.</summary>
+    public IReadOnlyList<Finding> Findings => _findings.Value;
+
+    /// <summary>Heat of every part × measure.</summary>
+    public IReadOnlyList<HeatCell> Heat => _heat.Value;
+
+    /// <summary>Lines that parts share, in the printed score.</summary>
+    public IReadOnlyList<SharedLine> Lines => _unify.Value.Lines;
+
+    /// <summary>Differences of the printed score.</summary>
+    public IReadOnlyList<Difference> Differences => _unify.Value.Differences;
+
+    /// <summary>The state of a difference: <c>accepted</c>, <c>other</c>, <c>kept</c>, <c>agreed</c> or <c>open</c>.</summary>
+    public string StateOf(Difference difference) => Decisions.FirstOrDefault(d => d.Difference == difference.Id)?.Verdict switch
+    {
+        "accepted" => "accepted",
+        "reading" => "other",
+        "kept" => "kept",
+        _ => UnifyDesk.IsSettled(difference, _stillOpen.Value) ? "agreed" : "open",
+    };
+
+    /// <summary>The part with the id.</summary>
+    /// <exception cref="Refusal">There is none.</exception>
+    public Part Part(string id) => Current.FindPart(id)
+        ?? throw Refusal.NotFound($"There is no part \"{id}\" in this piece. Its parts are {string.Join(", ", Current.Parts.Select(p => p.Id))}.");
+
+    /// <summary>Places of two measure labels; an empty one is the first or the last.</summary>
+    /// <exception cref="Refusal">A label is unknown, or they stand in the wrong order.</exception>
+    public (int From, int To) Range(string? from, string? to)
+    {
+        var first = string.IsNullOrEmpty(from) ? 0 : Place(from);
+        var last = string.IsNullOrEmpty(to) ? Current.Measures.Count - 1 : Place(to);
+        return first <= last ? (first, last) : throw Refusal.BadRequest($"Measure {from} comes after measure {to}. Exchange them.");
+    }
+
+    /// <summary>The printed label of a measure.</summary>
+    public string Label(int measure) => Current.Measures[measure].Label;
+
+    private int Place(string label) => Current.FindMeasure(label)
+        ?? throw Refusal.NotFound($"There is no measure \"{label}\" in this piece. It goes from {Label(0)} to {Label(Current.Measures.Count - 1)}.");
+
+    private Score ReadWithChanges()
+    {
+        var document = ScoreDocument.Load(Original);
+        new DecisionWriter(document).Apply(Changes);
+        return ScoreReader.Read(document);
+    }
+}

@@ -1,0 +1,76 @@
+using System.Globalization;
+using MellowStand.Server.Endpoints;
+using MellowStand.Server.Security;
+using MellowStand.Server.Services;
+using MellowStand.Storage;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.Http.Features;
+using Serilog;
+
+namespace MellowStand.Server;
+
+/// <summary>Puts the server together.</summary>
+public static class StandApp
+{
+    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c> and <c>--demo true</c> are read from the arguments.</summary>
+    public static WebApplication Build(string[] args)
+    {
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+        var options = StandOptions.From(builder.Configuration);
+        builder.Services.AddSingleton(options);
+        builder.Services.AddSerilog(log => log
+            .MinimumLevel.Information()
+            .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
+            .WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
+            .WriteTo.File(Path.Combine(options.Data, "logs", "stand-.log"), rollingInterval: RollingInterval.Day, retainedFileCountLimit: 14, formatProvider: CultureInfo.InvariantCulture));
+        builder.WebHost.ConfigureKestrel(k =>
+        {
+            k.Limits.MaxRequestBodySize = StandOptions.MaxRequestBytes;
+            k.AddServerHeader = false;
+        });
+        if (options.Port is { } port) builder.WebHost.UseUrls($"http://127.0.0.1:{port}");
+        AddServices(builder);
+        var app = builder.Build();
+        Use(app);
+        app.MapStand();
+        _ = app.Services.GetRequiredService<Database>();
+        if (options.Demo) app.Services.GetRequiredService<DemoSchool>().Fill();
+        return app;
+    }
+
+    private static void AddServices(WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(s => new Database(Path.Combine(s.GetRequiredService<StandOptions>().Data, "stand.db")));
+        services.AddSingleton<PieceRepository>().AddSingleton<DecisionRepository>().AddSingleton<EnsembleRepository>()
+            .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>();
+        services.AddSingleton<PieceDesk>().AddSingleton<DemoSchool>().AddSingleton<Sessions>().AddSingleton<ReadinessService>().AddSingleton<ShelfService>();
+        services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
+        services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);
+        services.AddProblemDetails();
+        services.AddExceptionHandler<ProblemSentences>();
+        services.AddOpenApi("v1");
+        services.AddResponseCompression();
+        services.AddSignInLimit();
+        services.AddAuthorization();
+        services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(StandCookie.Configure);
+        services.AddDataProtectionKeys();
+    }
+
+    private static void Use(WebApplication app)
+    {
+        app.UseExceptionHandler();
+        app.UseStatusCodePages(ProblemSentences.ForStatus);
+        app.UseMiddleware<SecurityHeaders>();
+        app.UseResponseCompression();
+        app.UseDefaultFiles();
+        app.UseStaticFiles();
+        app.UseRouting();
+        app.UseMiddleware<OriginCheck>();
+        app.UseRateLimiter();
+        app.UseAuthentication();
+        app.UseMiddleware<DemoDirector>();
+        app.UseAuthorization();
+    }
+}
