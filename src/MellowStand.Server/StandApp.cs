@@ -12,10 +12,11 @@ namespace MellowStand.Server;
 /// <summary>Puts the server together.</summary>
 public static class StandApp
 {
-    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c> and <c>--demo true</c> are read from the arguments.</summary>
+    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--web DIR</c> (the built front end) and <c>--demo true</c> are read from the arguments.</summary>
     public static WebApplication Build(string[] args)
     {
-        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+        var web = new ConfigurationBuilder().AddCommandLine(args).Build()["web"];
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory, WebRootPath = web is null ? null : Path.GetFullPath(web) });
         var options = StandOptions.From(builder.Configuration);
         builder.Services.AddSingleton(options);
         builder.Services.AddSerilog(log => log
@@ -48,9 +49,15 @@ public static class StandApp
         services.AddSingleton<PieceDesk>().AddSingleton<DemoSchool>().AddSingleton<Sessions>().AddSingleton<ReadinessService>().AddSingleton<ShelfService>();
         services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
         services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);
+        services.ConfigureHttpJsonOptions(j => j.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
         services.AddProblemDetails();
         services.AddExceptionHandler<ProblemSentences>();
-        services.AddOpenApi("v1");
+        services.AddOpenApi("v1", o => o.AddDocumentTransformer((document, _, _) =>
+        {
+            document.Info.Title = "Mellow Stand";
+            document.Servers?.Clear();
+            return Task.CompletedTask;
+        }));
         services.AddResponseCompression();
         services.AddSignInLimit();
         services.AddAuthorization();

@@ -6,7 +6,7 @@ public sealed class SecurityHeaders(RequestDelegate next)
 {
     private const string Policy =
         "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self' blob:; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
-        + "font-src 'self'; connect-src 'self'; media-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        + "font-src 'self' data:; connect-src 'self'; media-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     /// <summary>Adds the headers and goes on.</summary>
     public Task InvokeAsync(HttpContext context)

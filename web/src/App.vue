@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { App as AApp, ConfigProvider as AConfigProvider } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import AppNav from './shell/AppNav.vue'
+import ShortcutsDialog from './shell/ShortcutsDialog.vue'
+import { theme } from './theme'
+
+const route = useRoute()
+const bare = computed(() => route.meta.bare === true)
+</script>
+
+<template>
+  <AConfigProvider :theme="theme">
+    <AApp class="shell">
+      <a class="skip" href="#main">Skip to the work</a>
+      <AppNav v-if="!bare && route.name !== 'piece'" />
+      <RouterView />
+      <ShortcutsDialog />
+    </AApp>
+  </AConfigProvider>
+</template>
+
+<style>
+.shell {
+  min-height: 100%;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  z-index: 10;
+  background: var(--card);
+  padding: 6px 10px;
+}
+</style>

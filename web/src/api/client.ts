@@ -1,0 +1,44 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+/** The typed client; paths and bodies come from the served OpenAPI document. */
+export const api = createClient<paths>({ baseUrl: location.origin })
+
+export type Schemas = components['schemas']
+export type Piece = Schemas['PieceView']
+export type Finding = Schemas['FindingView']
+export type Difference = Schemas['DifferenceView']
+export type Decision = Schemas['DecisionView']
+export type Passage = Schemas['PassageView']
+export type Section = Schemas['SectionView']
+export type ShelfPiece = Schemas['ShelfView']
+export type Ready = Schemas['ReadyView']
+
+/** A refusal of the server, in its own sentence. */
+export class Refusal extends Error {
+  constructor(
+    public readonly status: number,
+    sentence: string,
+  ) {
+    super(sentence)
+  }
+}
+
+interface Answer<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+/** The answer's data, or its sentence as an error. */
+export async function take<T>(answer: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await answer
+  if (response.ok) return data as T
+  throw new Refusal(response.status, sentenceOf(error) ?? `The server answered ${response.status}. Try again.`)
+}
+
+/** The sentence of a problem+json body, or null. */
+export function sentenceOf(problem: unknown): string | null {
+  const detail = (problem as { detail?: unknown } | null)?.detail
+  return typeof detail === 'string' ? detail : null
+}

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { Spin as ASpin } from 'ant-design-vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { engraveSlice, sliceUrl } from './engraver'
+import { placeFlags, type Box, type Flagged, type PlacedFlag } from './flags'
+
+const props = defineProps<{
+  piece: number
+  parts: readonly string[]
+  from: string
+  to: string
+  flags?: readonly Flagged[]
+  active?: string | null
+  label: string
+}>()
+const emit = defineEmits<{ flag: [string] }>()
+
+const page = ref<HTMLDivElement>()
+const width = ref(0)
+const placed = ref<PlacedFlag[]>([])
+const url = computed(() => sliceUrl(props.piece, props.parts, props.from, props.to))
+
+const music = useQuery({
+  queryKey: computed(() => ['piece', props.piece, 'engraved', url.value, width.value]),
+  enabled: computed(() => width.value > 0 && props.parts.length > 0),
+  queryFn: () => engraveSlice(url.value, width.value),
+  placeholderData: (before: string | undefined) => before,
+})
+
+function boxOf(id: string): Box | null {
+  const note = page.value?.querySelector(`[id="${id}"]`)
+  if (!note) return null
+  const [r, p] = [note.getBoundingClientRect(), page.value!.getBoundingClientRect()]
+  return { left: r.left - p.left - 3, top: r.top - p.top - 4, width: r.width + 6, height: r.height + 8 }
+}
+
+async function place() {
+  await nextTick()
+  placed.value = placeFlags(props.flags ?? [], boxOf)
+}
+
+function click(e: MouseEvent) {
+  const note = (e.target as Element).closest('g.note')
+  const hit = note && props.flags?.find((f) => f.notes.includes(note.id))
+  if (hit) emit('flag', hit.id)
+}
+
+watch([() => music.data.value, () => props.flags], place)
+
+let timer = 0
+const observer = new ResizeObserver(() => {
+  window.clearTimeout(timer)
+  timer = window.setTimeout(() => {
+    const next = Math.floor((page.value?.clientWidth ?? 0) / 10) * 10
+    if (Math.abs(next - width.value) > 20) width.value = next
+    else void place()
+  }, 80)
+})
+onMounted(() => {
+  width.value = Math.floor(page.value!.clientWidth / 10) * 10
+  observer.observe(page.value!)
+})
+onBeforeUnmount(() => observer.disconnect())
+</script>
+
+<template>
+  <div class="engraved">
+    <div class="margin">
+      <button
+        v-for="f in placed"
+        :key="f.id"
+        type="button"
+        class="flag"
+        :class="{ on: f.id === active }"
+        :style="{ top: `${f.y}px` }"
+        :aria-label="`${f.number}: ${f.label}`"
+        @click="emit('flag', f.id)"
+      >
+        {{ f.number }}
+      </button>
+    </div>
+    <div ref="page" class="page-of-music" role="img" :aria-label="label" data-testid="engraved" @click="click">
+      <template v-for="f in placed" :key="f.id">
+        <span
+          v-for="(b, i) in f.bands"
+          :key="i"
+          class="band"
+          :class="{ on: f.id === active }"
+          :style="{ left: `${b.left}px`, top: `${b.top}px`, width: `${b.width}px`, height: `${b.height}px` }"
+        ></span>
+      </template>
+      <!-- The drawing comes from our own engraver in the worker, not from the file's author. -->
+      <!-- eslint-disable-next-line vue/no-v-html -->
+      <div class="music" v-html="music.data.value ?? ''"></div>
+      <p v-if="music.isError.value" class="empty">{{ music.error.value?.message }}</p>
+      <ASpin v-if="music.isPending.value" class="spin" tip="Engraving" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.engraved {
+  display: grid;
+  grid-template-columns: 30px 1fr;
+  min-height: 120px;
+}
+.margin {
+  position: relative;
+}
+.flag {
+  position: absolute;
+  left: 2px;
+  min-width: 24px;
+  height: 18px;
+  padding: 0 4px;
+  border: 1px solid var(--slate);
+  border-radius: 2px 9px 9px 2px;
+  background: var(--card);
+  color: var(--ink);
+  font: 600 11px/15px var(--title);
+  cursor: pointer;
+}
+.flag.on {
+  background: var(--brass);
+  border-color: var(--brass);
+  color: #fff;
+}
+.page-of-music {
+  position: relative;
+  min-width: 0;
+}
+.music {
+  position: relative;
+}
+.music :deep(svg) {
+  width: 100%;
+  height: auto;
+  display: block;
+}
+.band {
+  position: absolute;
+  background: rgb(169 121 28 / 16%);
+  border-radius: 4px;
+}
+.band.on {
+  background: rgb(169 121 28 / 38%);
+}
+.spin {
+  position: absolute;
+  left: 50%;
+  top: 50px;
+}
+</style>

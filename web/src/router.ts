@@ -1,0 +1,62 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { api } from './api/client'
+
+export const stations = ['study', 'unify', 'tempo', 'assign', 'hear'] as const
+export type Station = (typeof stations)[number]
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'shelf', component: () => import('./views/ShelfView.vue'), meta: { title: 'Shelf' } },
+    {
+      path: '/ensemble',
+      name: 'ensemble',
+      component: () => import('./views/EnsembleView.vue'),
+      meta: { title: 'Ensemble' },
+    },
+    {
+      path: '/house-rules',
+      name: 'house-rules',
+      component: () => import('./views/HouseRulesView.vue'),
+      meta: { title: 'House rules' },
+    },
+    {
+      path: '/records',
+      name: 'records',
+      component: () => import('./views/RecordsView.vue'),
+      meta: { title: 'Records' },
+    },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('./views/SignInView.vue'),
+      meta: { bare: true, title: 'Sign in' },
+    },
+    {
+      path: `/piece/:id(\\d+)/:station(${stations.join('|')})?`,
+      name: 'piece',
+      component: () => import('./views/PieceView.vue'),
+      meta: { title: 'Piece' },
+    },
+    {
+      path: '/sheet/:passage(\\d+)',
+      name: 'sheet',
+      component: () => import('./views/SheetView.vue'),
+      meta: { bare: true, title: 'Section sheet' },
+    },
+    {
+      path: '/:rest(.*)*',
+      name: 'nowhere',
+      component: () => import('./views/NowhereView.vue'),
+      meta: { title: 'Not found' },
+    },
+  ],
+})
+
+// Every page but the sign-in asks first who is there.
+router.beforeEach(async (to) => {
+  document.title = `${String(to.meta.title ?? '')} · Mellow Stand`
+  if (to.name === 'sign-in') return true
+  const { data } = await api.GET('/api/session')
+  return data?.name ? true : { name: 'sign-in', query: { to: to.fullPath } }
+})

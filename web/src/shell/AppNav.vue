@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { api, take } from '../api/client'
+
+const session = useQuery({ queryKey: ['session'], queryFn: () => take(api.GET('/api/session')) })
+const places = [
+  { to: '/', text: 'Shelf' },
+  { to: '/ensemble', text: 'Ensemble' },
+  { to: '/house-rules', text: 'House rules' },
+  { to: '/records', text: 'Records' },
+]
+
+async function leave() {
+  await api.DELETE('/api/session')
+  location.assign('/sign-in')
+}
+</script>
+
+<template>
+  <header class="nav">
+    <RouterLink to="/" class="word"><img src="/icon.svg" alt="" width="24" height="24" /> Mellow Stand</RouterLink>
+    <nav aria-label="Places">
+      <RouterLink v-for="p in places" :key="p.to" :to="p.to">{{ p.text }}</RouterLink>
+    </nav>
+    <span class="who quiet">{{ session.data.value?.name }}</span>
+    <button v-if="session.data.value?.name && !session.data.value.demo" type="button" class="leave" @click="leave">
+      Sign out
+    </button>
+  </header>
+</template>
+
+<style scoped>
+.nav {
+  display: flex;
+  align-items: center;
+  gap: 28px;
+  height: 54px;
+  padding: 0 24px;
+  background: var(--card);
+  border-bottom: 1px solid var(--line);
+}
+.word {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font: 600 18px var(--title);
+  text-decoration: none;
+}
+nav {
+  display: flex;
+  gap: 4px;
+}
+nav a {
+  padding: 6px 12px;
+  text-decoration: none;
+  color: var(--ink);
+  border-radius: 3px;
+}
+nav a.router-link-exact-active {
+  background: var(--plum);
+  color: #fff;
+}
+.who {
+  margin-left: auto;
+}
+.leave {
+  border: 0;
+  background: none;
+  color: var(--plum);
+  cursor: pointer;
+  text-decoration: underline;
+}
+</style>

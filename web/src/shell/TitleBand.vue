@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { useRoute } from 'vue-router'
+import type { Piece } from '../api/client'
+import { daysWords, longDate } from '../common/dates'
+import { stations } from '../router'
+
+defineProps<{ piece: Piece; remaining: number }>()
+const route = useRoute()
+const names: Record<string, string> = { study: 'Study', unify: 'Unify', tempo: 'Tempo', assign: 'Assign', hear: 'Hear' }
+</script>
+
+<template>
+  <header class="band">
+    <RouterLink to="/" class="back" aria-label="Back to the shelf">Shelf</RouterLink>
+    <div class="title">
+      <h1>{{ piece.title }}</h1>
+      <span class="quiet">
+        <template v-if="piece.due">{{ longDate(piece.due) }} · {{ daysWords(piece.daysLeft) }}</template>
+        <template v-else>no date set</template>
+      </span>
+    </div>
+    <nav aria-label="Stations">
+      <RouterLink
+        v-for="s in stations"
+        :key="s"
+        :to="{ name: 'piece', params: { id: piece.id, station: s }, query: route.query }"
+        :aria-current="route.params.station === s ? 'page' : undefined"
+        :class="{ here: route.params.station === s }"
+      >
+        {{ names[s] }}<span v-if="s === 'unify' && remaining > 0" class="count">{{ remaining }}</span>
+      </RouterLink>
+    </nav>
+    <a class="export" :href="`/api/pieces/${piece.id}/export.musicxml`" download>Export score</a>
+  </header>
+</template>
+
+<style scoped>
+.band {
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  height: 56px;
+  padding: 0 16px;
+  background: var(--card);
+  border-bottom: 1px solid var(--line);
+}
+.back {
+  font-size: 13px;
+}
+.back::before {
+  content: '‹ ';
+}
+.title {
+  min-width: 0;
+  flex: 1;
+  line-height: 1.25;
+}
+.title h1 {
+  font-size: 18px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+nav {
+  display: flex;
+  align-self: stretch;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  padding: 0 16px;
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+  font-weight: 500;
+}
+nav a.here {
+  border-color: var(--plum);
+  color: var(--plum);
+}
+.count {
+  margin-left: 6px;
+  font-size: 12px;
+  color: var(--rosin);
+  font-weight: 600;
+}
+.export {
+  font-size: 13px;
+}
+</style>

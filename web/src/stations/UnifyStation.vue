@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
+import { computed, nextTick, ref, watch } from 'vue'
+import type { Difference } from '../api/client'
+import { useDecide, useDifferences, useUndo } from '../api/queries'
+import StateWord from '../common/StateWord.vue'
+import type { StationEvents, StationProps } from '.'
+import { readingGroups, readingWords } from './readings'
+import { neighbour, useListKeys } from './useListKeys'
+
+const props = defineProps<StationProps>()
+const emit = defineEmits<StationEvents>()
+const id = computed(() => props.piece.id)
+const differences = useDifferences(id)
+const decide = useDecide(id)
+const undo = useUndo(id)
+const { message } = AApp.useApp()
+const show = ref<'open' | 'settled'>('open')
+const list = ref<HTMLElement>()
+
+const all = computed(() => differences.data.value ?? [])
+const settled = computed(() => all.value.filter((d) => d.state !== 'open').length)
+const entries = computed(() =>
+  all.value.filter((d) => (d.state === 'open') === (show.value === 'open') && inSelection(d)),
+)
+const partNames = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
+const names = (ids: readonly string[]) => ids.map((p) => partNames.value.get(p) ?? p).join(', ')
+
+function inSelection(d: Difference): boolean {
+  const s = props.selection
+  return !s || (d.toIndex >= s.from && d.fromIndex <= s.to && d.parts.some((p) => s.parts.includes(p.part)))
+}
+
+function open(d: Difference) {
+  emit('active', d.id)
+  const ids = d.parts.map((p) => p.part)
+  if (!ids.every((p) => props.shown.parts.includes(p)) || d.fromIndex < props.shown.from || d.toIndex > props.shown.to)
+    emit('select', {
+      parts: ids,
+      from: d.fromIndex,
+      to: Math.min(props.piece.measures.length - 1, Math.max(d.toIndex, d.fromIndex + 1)),
+    })
+}
+
+async function settle(d: Difference, body: { reading?: string; keep?: boolean; why?: string }, said: string) {
+  const next = neighbour(entries.value, d.id, 1)
+  try {
+    await decide.mutateAsync({ difference: d.id, ...body })
+    message.success(said)
+    if (next && next.id !== d.id) emit('active', next.id)
+  } catch (e) {
+    message.error((e as Error).message)
+  }
+}
+
+const accept = (d: Difference) =>
+  settle(d, {}, `${readingWords(d.kind, d.proposal.mark)} written into ${names(d.proposal.parts)}.`)
+const keep = (d: Difference) => settle(d, { keep: true, why: 'kept on purpose' }, 'Kept as printed.')
+const other = (d: Difference, has: string) =>
+  settle(
+    d,
+    { reading: d.parts.find((p) => p.has === has)!.part },
+    `${readingWords(d.kind, has)} written into the line.`,
+  )
+
+async function takeBack(d: Difference) {
+  if (d.decision === null || d.decision === undefined) return
+  await undo.mutateAsync(d.decision)
+  message.info('Undone: the parts print again what the edition has.')
+}
+
+watch(
+  [entries, () => props.shown],
+  () => {
+    const s = props.shown
+    const seen = entries.value
+      .map((d, i) => ({ d, number: i + 1 }))
+      .filter(({ d }) => d.toIndex >= s.from && d.fromIndex <= s.to)
+    emit(
+      'flags',
+      seen.map(({ d, number }) => ({
+        id: d.id,
+        number,
+        notes: d.parts.flatMap((p) => p.notes),
+        label: `${d.kind} differs`,
+      })),
+    )
+  },
+  { immediate: true },
+)
+watch(
+  () => props.active,
+  async () => {
+    await nextTick()
+    list.value?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
+  },
+)
+
+const step = (by: number) => {
+  const d = neighbour(entries.value, props.active, by)
+  if (d) open(d)
+}
+const current = () => entries.value.find((d) => d.id === props.active && d.state === 'open')
+const withCurrent = (act: (d: Difference) => void) => () => {
+  const d = current()
+  if (d) act(d)
+}
+useListKeys({
+  j: () => step(1),
+  k: () => step(-1),
+  a: withCurrent((d) => void accept(d)),
+  e: withCurrent((d) => void keep(d)),
+  o: withCurrent((d) => void other(d, readingGroups(d)[1]!.has)),
+})
+</script>
+
+<template>
+  <div class="station">
+    <div class="row head">
+      <h2>Where the line disagrees</h2>
+      <ASegmented
+        v-model:value="show"
+        size="small"
+        :options="[
+          { value: 'open', label: `To decide ${all.length - settled}` },
+          { value: 'settled', label: `Settled ${settled}` },
+        ]"
+      />
+    </div>
+    <div
+      class="bar"
+      role="progressbar"
+      aria-label="Settled differences"
+      :aria-valuenow="settled"
+      aria-valuemin="0"
+      :aria-valuemax="all.length"
+    >
+      <span :style="{ width: `${all.length ? (100 * settled) / all.length : 0}%` }"></span>
+    </div>
+    <p v-if="differences.isError.value" class="empty">{{ differences.error.value?.message }}</p>
+    <p v-else-if="differences.data.value && entries.length === 0" class="empty">
+      {{
+        all.length === 0
+          ? 'No two parts of this piece share a line and disagree.'
+          : show === 'open'
+            ? 'Everything in the selection is settled.'
+            : 'Nothing is settled here yet.'
+      }}
+    </p>
+    <ol ref="list" class="entries">
+      <li v-for="(d, i) in entries" :key="d.id" :aria-current="d.id === active" :class="{ on: d.id === active }">
+        <button type="button" class="entry" @click="open(d)">
+          <span class="number">{{ i + 1 }}</span>
+          <span class="body">
+            <strong
+              >{{ d.kind === 'slur' ? 'Slur' : 'Articulation' }} differs, measure
+              {{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</strong
+            >
+            <span class="where"
+              >{{ d.parts.length }} parts in {{ d.relation === 'unison' ? 'unison' : 'octaves' }}</span
+            >
+          </span>
+        </button>
+        <table class="readings">
+          <tbody>
+            <tr v-for="r in readingGroups(d)" :key="r.has">
+              <th scope="row">{{ r.words }}</th>
+              <td>{{ names(r.parts) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="proposal">
+          <StateWord :state="d.state" />
+          <template v-if="d.state === 'open'">
+            · proposed: <b>{{ readingWords(d.kind, d.proposal.mark) }}</b>. {{ d.proposal.why }}</template
+          >
+        </p>
+        <div v-if="d.state === 'open'" class="acts">
+          <AButton size="small" type="primary" @click="accept(d)">Accept</AButton>
+          <AButton
+            v-for="r in readingGroups(d).filter((x) => !x.proposed)"
+            :key="r.has"
+            size="small"
+            @click="other(d, r.has)"
+            >Take {{ r.words }}</AButton
+          >
+          <AButton size="small" type="text" @click="keep(d)">Keep as printed</AButton>
+        </div>
+        <div v-else-if="d.decision" class="acts"><AButton size="small" @click="takeBack(d)">Undo</AButton></div>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped src="./station.css"></style>
+<style scoped>
+.proposal {
+  margin: 0 0 4px 30px;
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,31 @@
+import { defineAsyncComponent, type Component } from 'vue'
+import type { Piece } from '../api/client'
+import type { Flagged } from '../engraving/flags'
+import type { Selection } from '../selection'
+import type { Shown } from '../views/shownRange'
+
+/** What every station is given. */
+export interface StationProps {
+  piece: Piece
+  selection: Selection | null
+  shown: Shown
+  active: string | null
+}
+
+/** What every station tells the piece page. */
+export interface StationEvents {
+  select: [Selection | null]
+  flags: [Flagged[]]
+  active: [string | null]
+}
+
+const table: Record<string, Component> = {
+  study: defineAsyncComponent(() => import('./StudyStation.vue')),
+  unify: defineAsyncComponent(() => import('./UnifyStation.vue')),
+  tempo: defineAsyncComponent(() => import('./TempoStation.vue')),
+  assign: defineAsyncComponent(() => import('./AssignStation.vue')),
+  hear: defineAsyncComponent(() => import('./HearStation.vue')),
+}
+
+/** The component of a station; Study for an unknown name. */
+export const stationOf = (name: string): Component => table[name] ?? table.study!

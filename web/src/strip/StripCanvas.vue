@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { moveSelection, selectionWords, stretchSelection, type Selection } from '../selection'
+import { drawStrip, type StripData } from './draw'
+import { cellAt, fit, head, nearestCell, pan, reveal, zoom, type Cell, type View } from './geometry'
+
+const props = defineProps<{
+  data: StripData
+  selection: Selection | null
+  reasons: (part: string, measure: number) => Promise<string>
+}>()
+const emit = defineEmits<{ select: [Selection | null] }>()
+
+const box = ref<HTMLDivElement>()
+const canvas = ref<HTMLCanvasElement>()
+const width = ref(800)
+const view = ref<View>({ cell: 10, row: 12, x: 0, y: 0 })
+const told = ref('')
+const tip = ref<{ x: number; y: number; text: string } | null>(null)
+let start: Cell | null = null
+let frame = 0
+let asked = 0
+
+const partIds = computed(() => props.data.parts.map((p) => p.id))
+const partNames = computed(() => new Map(props.data.parts.map((p) => [p.id, p.name])))
+const content = computed(() => head + props.data.parts.length * view.value.row)
+const height = computed(() => Math.min(content.value, 246))
+const words = computed(() => selectionWords(props.selection, props.data.labels, partNames.value))
+
+function paint() {
+  cancelAnimationFrame(frame)
+  frame = requestAnimationFrame(() => {
+    const c = canvas.value
+    const g = c?.getContext('2d')
+    if (!c || !g) return
+    const ratio = window.devicePixelRatio || 1
+    const [w, h] = [Math.round(width.value * ratio), Math.round(height.value * ratio)]
+    if (c.width !== w || c.height !== h) Object.assign(c, { width: w, height: h })
+    g.setTransform(ratio, 0, 0, ratio, 0, 0)
+    drawStrip(g, width.value, height.value, view.value, props.data, props.selection)
+  })
+}
+
+function measure() {
+  width.value = box.value?.clientWidth ?? 800
+  view.value = fit(width.value, props.data.labels.length, props.data.parts.length)
+  paint()
+}
+
+const point = (e: MouseEvent): [number, number] => {
+  const r = canvas.value!.getBoundingClientRect()
+  return [e.clientX - r.left, e.clientY - r.top]
+}
+
+function rectangle(a: Cell, b: Cell): Selection {
+  const [p0, p1] = [Math.min(a.part, b.part), Math.max(a.part, b.part)]
+  return {
+    parts: partIds.value.slice(p0, p1 + 1),
+    from: Math.min(a.measure, b.measure),
+    to: Math.max(a.measure, b.measure),
+  }
+}
+
+function down(e: PointerEvent) {
+  const [x, y] = point(e)
+  start = cellAt(view.value, x, y, partIds.value.length, props.data.labels.length)
+  if (start) canvas.value!.setPointerCapture(e.pointerId)
+  if (start) emit('select', rectangle(start, start))
+  tip.value = null
+}
+
+function move(e: PointerEvent) {
+  const [x, y] = point(e)
+  if (start) {
+    const next = rectangle(start, nearestCell(view.value, x, y, partIds.value.length, props.data.labels.length))
+    if (JSON.stringify(next) !== JSON.stringify(props.selection)) emit('select', next)
+    return
+  }
+  const cell = cellAt(view.value, x, y, partIds.value.length, props.data.labels.length)
+  if (cell) void tell(cell, x, y)
+  else tip.value = null
+}
+
+async function tell(cell: Cell, x?: number, y?: number) {
+  const mine = ++asked
+  await new Promise((r) => setTimeout(r, 120))
+  if (mine !== asked) return
+  const part = props.data.parts[cell.part]!
+  const text = `${part.name || part.id}, measure ${props.data.labels[cell.measure]}: ${await props.reasons(part.id, cell.measure)}`
+  if (mine !== asked) return
+  told.value = text
+  tip.value = x === undefined || y === undefined ? null : { x: Math.min(x + 14, width.value - 330), y: y + 16, text }
+}
+
+function wheel(e: WheelEvent) {
+  if (e.shiftKey || Math.abs(e.deltaX) > Math.abs(e.deltaY))
+    view.value = pan(view.value, e.deltaX || e.deltaY, width.value, props.data.labels.length)
+  else view.value = zoom(view.value, e.deltaY < 0 ? 1.2 : 1 / 1.2, point(e)[0], width.value, props.data.labels.length)
+}
+
+function key(e: KeyboardEvent) {
+  const count = props.data.labels.length
+  const s = props.selection ?? { parts: partIds.value.slice(0, 1), from: 0, to: 0 }
+  const fresh = !props.selection
+  const acts: Record<string, () => Selection | null> = {
+    ArrowRight: () =>
+      e.shiftKey ? stretchSelection(s, 1, count) : fresh ? s : moveSelection(s, 1, 0, count, partIds.value),
+    ArrowLeft: () => (e.shiftKey ? stretchSelection(s, -1, count) : moveSelection(s, -1, 0, count, partIds.value)),
+    ArrowDown: () => (fresh ? s : moveSelection(s, 0, 1, count, partIds.value)),
+    ArrowUp: () => moveSelection(s, 0, -1, count, partIds.value),
+    Home: () => moveSelection(s, -count, 0, count, partIds.value),
+    End: () => moveSelection(s, count, 0, count, partIds.value),
+    Escape: () => null,
+  }
+  const act = acts[e.key]
+  if (e.key === '+' || e.key === '-')
+    view.value = zoom(view.value, e.key === '+' ? 1.3 : 1 / 1.3, width.value / 2, width.value, count)
+  if (!act) return
+  e.preventDefault()
+  emit('select', act())
+}
+
+watch(
+  () => props.selection,
+  (s) => {
+    if (s) view.value = reveal(view.value, s.from, s.to, width.value, props.data.labels.length)
+    const part = s ? partIds.value.indexOf(s.parts[0]!) : -1
+    if (s && part >= 0 && !start) void tell({ part, measure: s.from })
+  },
+)
+watch([() => props.data, () => props.selection, view], paint)
+watch(() => `${props.data.labels.length}:${props.data.parts.length}`, measure)
+
+const observer = new ResizeObserver(measure)
+onMounted(async () => {
+  await nextTick()
+  observer.observe(box.value!)
+  measure()
+  void document.fonts?.ready.then(paint)
+})
+onBeforeUnmount(() => observer.disconnect())
+</script>
+
+<template>
+  <div class="strip">
+    <div
+      ref="box"
+      class="box"
+      role="application"
+      tabindex="0"
+      aria-roledescription="strip of parts and measures"
+      :aria-label="`Strip: ${words}`"
+      aria-describedby="strip-keys"
+      :style="{ height: `${height}px` }"
+      @keydown="key"
+      @scroll="view = { ...view, y: box!.scrollTop }"
+    >
+      <div :style="{ height: `${content}px` }">
+        <canvas
+          ref="canvas"
+          data-testid="strip"
+          :style="{ width: `${width}px`, height: `${height}px` }"
+          @pointerdown="down"
+          @pointermove="move"
+          @pointerup="start = null"
+          @pointerleave="tip = null"
+          @wheel.prevent="wheel"
+        ></canvas>
+      </div>
+    </div>
+    <div v-if="tip" class="tip" :style="{ left: `${tip.x}px`, top: `${tip.y}px` }">{{ tip.text }}</div>
+    <p id="strip-keys" class="visually-hidden">
+      Arrow keys move the selection, Shift with left or right changes its length, plus and minus zoom, Escape clears.
+    </p>
+    <p class="visually-hidden" aria-live="polite">{{ told }}</p>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  position: relative;
+  border-bottom: 1px solid var(--line);
+  background: var(--card);
+}
+.box {
+  overflow: hidden auto;
+  outline-offset: -2px;
+}
+canvas {
+  display: block;
+  position: sticky;
+  top: 0;
+  touch-action: none;
+  cursor: crosshair;
+}
+.tip {
+  position: absolute;
+  z-index: 5;
+  width: 320px;
+  pointer-events: none;
+  background: var(--ink);
+  color: var(--paper);
+  padding: 6px 10px;
+  border-radius: 3px;
+  font-size: 12.5px;
+}
+</style>
