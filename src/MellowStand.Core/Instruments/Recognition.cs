@@ -27,6 +27,8 @@ public static partial class Recognition
         ["pitched-percussion.marimba"] = "marimba", ["pitched-percussion.vibraphone"] = "vibraphone", ["voice.soprano"] = "soprano", ["voice.alto"] = "alto", ["voice.tenor"] = "tenor", ["voice.bass"] = "bass-voice",
     };
 
+    private static readonly string[][] Kin = [["clarinet-bb", "clarinet-a", "clarinet-eb"], ["trumpet-bb", "trumpet-c"], ["euphonium", "euphonium-tc"]];
+
     /// <summary>Recognises a part.</summary>
     public static Recognized Of(Part part)
     {
@@ -56,12 +58,14 @@ public static partial class Recognition
         return sum;
     }
 
-    // The same name with another transposition is another instrument of the family: a clarinet that sounds a third lower is in A.
+    // The same name with another transposition is another instrument: a clarinet that sounds a third lower is in A.
+    // A part without transposition says nothing: it may be a score in concert pitch.
     private static Instrument Variant(Instrument found, Part part)
     {
-        if (found.Transposition.Semitones == part.Transposition.Semitones) return found;
-        var family = found.Id.Split('-')[0];
-        return Catalog.All.FirstOrDefault(i => i.Id.StartsWith(family, StringComparison.Ordinal) && i.Transposition.Semitones == part.Transposition.Semitones) ?? found;
+        var semitones = part.Transposition.Semitones;
+        if (semitones == 0 || found.Transposition.Semitones == semitones) return found;
+        var kin = Kin.FirstOrDefault(k => k.Contains(found.Id)) ?? [];
+        return kin.Select(Catalog.Find).FirstOrDefault(i => i!.Transposition.Semitones == semitones) ?? found;
     }
 
     private static IEnumerable<Instrument> ByName(string name)

@@ -69,10 +69,10 @@ public sealed class DemoSchool(
         var hidden = Add(band, "Letter C in five flats", ["P3", "P6", "P9"], "21", "28", 60, 96, today, 14, 21, ["Clarinets", "Saxophones", "Trumpets"]);
         var low = Add(band, "Low voices together", ["P5", "P8", "P14"], "32", "38", 60, 104, today, 10, 28, ["Low brass"]);
         var quick = Add(ferry, "Più mosso, bow strokes", ["P1", "P2", "P3", "P4"], "25", "32", 72, 112, today, 7, 35, ["Violins", "Violas", "Cellos"]);
-        LogDemo(unison, today, 66, 4.2, "Flutes", "Oboes", "Clarinets");
-        LogDemo(hidden, today, 60, 2.1, "Clarinets", "Saxophones");
-        LogDemo(low, today, 60, 1.2, "Low brass");
-        LogDemo(quick, today, 72, 6, "Violins");
+        LogDemo(unison, today, 66, 7, "Flutes", "Oboes", "Clarinets");
+        LogDemo(hidden, today, 60, 6, "Clarinets", "Saxophones");
+        LogDemo(low, today, 60, 5.5, "Low brass");
+        LogDemo(quick, today, 72, 9, "Violins");
     }
 
     private long Add(long piece, string title, string[] parts, string from, string to, double start, double goal, DateOnly today, int begunDaysAgo, int dueInDays, string[] sections)

@@ -20,6 +20,7 @@ export const useShelf = () => useQuery({ queryKey: keys.shelf, queryFn: () => ta
 export const usePiece = (id: Ref<number>) =>
   useQuery({
     queryKey: computed(() => keys.of(id.value, 'frame')),
+    enabled: computed(() => id.value > 0),
     queryFn: () => take(api.GET('/api/pieces/{id}', path(id.value))),
   })
 

@@ -33,7 +33,7 @@ self.onmessage = async (event: MessageEvent<EngraveRequest>) => {
       breaks: 'auto',
       pageMarginTop: 40,
       pageMarginBottom: 20,
-      pageMarginLeft: 20,
+      pageMarginLeft: 110,
       pageMarginRight: 10,
       spacingStaff: 8,
       spacingSystem: 8,

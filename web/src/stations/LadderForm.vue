@@ -45,10 +45,16 @@ const byOptions = [
 
 <style scoped src="./station.css"></style>
 <style scoped>
+.form {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
 .pair {
   display: grid;
-  grid-template-columns: 1fr 76px;
+  grid-template-columns: minmax(0, 1fr) 68px;
   gap: 4px;
+}
+.pair :deep(.ant-input-number) {
+  width: 68px;
 }
 .two {
   flex-direction: row;

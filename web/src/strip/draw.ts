@@ -95,7 +95,7 @@ function drawHead(g: CanvasRenderingContext2D, w: number, view: View, data: Stri
     if (m === 0 || keyChanged) {
       g.font = "10px 'Figtree Variable', sans-serif"
       g.fillStyle = palette.slate
-      g.fillText(data.keys[m] ?? '', x + (rehearsal ? 14 : 1), 10)
+      g.fillText(keySign(data.keys[m] ?? ''), x + (rehearsal ? 14 : 1), 10)
     }
     if (m % every === 0) {
       g.font = "10.5px 'Literata Variable', serif"
@@ -103,6 +103,12 @@ function drawHead(g: CanvasRenderingContext2D, w: number, view: View, data: Stri
       g.fillText(data.labels[m]!, x + 1, 22)
     }
   }
+}
+
+/** "2 flats" as it fits over a measure. */
+export function keySign(words: string): string {
+  const [count, kind] = words.split(' ')
+  return kind === undefined || count === 'no' ? '♮' : `${count}${kind.startsWith('flat') ? '♭' : '♯'}`
 }
 
 function drawNames(

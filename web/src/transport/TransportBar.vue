@@ -42,7 +42,7 @@ defineExpose({ toggle })
       v-model:value="transport.bpm"
       :min="10"
       :max="400"
-      :precision="1"
+     
       aria-label="Beats per minute"
       class="bpm"
     />

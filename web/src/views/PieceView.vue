@@ -11,6 +11,7 @@ import TitleBand from '../shell/TitleBand.vue'
 import { stationOf } from '../stations'
 import StripCanvas from '../strip/StripCanvas.vue'
 import type { StripData } from '../strip/draw'
+import { useTransport } from '../transport/store'
 import TransportBar from '../transport/TransportBar.vue'
 import { shownRange } from './shownRange'
 
@@ -74,6 +75,12 @@ watch(
     flags.value = []
     active.value = null
   },
+  { immediate: true },
+)
+const transport = useTransport()
+watch(
+  () => piece.data.value?.frames[shown.value.from]?.quarterBpm,
+  (bpm) => bpm && !transport.playing && Object.assign(transport, { unit: 'quarter', bpm }),
   { immediate: true },
 )
 watch(

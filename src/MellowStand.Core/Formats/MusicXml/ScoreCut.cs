@@ -21,7 +21,18 @@ internal static class ScoreCut
         root.Add(Head.SelectMany(name => source.Elements(name)));
         root.Add(new XElement("part-list", parts.Select(Header)));
         root.Add(parts.Select(p => Part(document, p, from, to, range.WithNoteIds)));
+        if (range.WithNoteIds) OnceOnTop(root);
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
+    }
+
+    // For the eye one rehearsal mark above the top staff is enough; parts that print the same would stack them.
+    private static void OnceOnTop(XElement root)
+    {
+        foreach (var part in root.Elements("part").Skip(1))
+        {
+            part.Descendants("direction").Where(d => d.Descendants("rehearsal").Any()).Remove();
+            part.Descendants("ending").Remove();
+        }
     }
 
     private static XElement Header(PartContent part)

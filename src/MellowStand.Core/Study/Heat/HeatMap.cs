@@ -20,7 +20,7 @@ public sealed record HeatCell(string Part, int Measure, double Heat, IReadOnlyLi
 /// <remarks>Our own weights, no published source; each contribution is shown to the director.</remarks>
 public static class HeatWeights
 {
-    /// <summary>Notes a second at the goal tempo: nothing below 1.5, full at 9.</summary>
+    /// <summary>Notes a second at the goal tempo: nothing below 0.3, full at 9.</summary>
     public const double NoteRate = 0.42;
 
     /// <summary>Leaps larger than a fifth: full where every second step is one.</summary>
@@ -37,7 +37,7 @@ public static class HeatWeights
 /// <remarks>Monotone: a faster tempo never cools a measure, since only the note rate knows the tempo.</remarks>
 public static class HeatMap
 {
-    private const double LeastRate = 1.5;
+    private const double LeastRate = 0.3;
     private const double FullRate = 9;
     private const int LeapSemitones = 7;
 

@@ -21,11 +21,14 @@ public sealed class ATempoWithoutSlowing : IStudyRule
                 || ChangedTempo(signs, i) || FermataBefore(context, signs[i]);
             if (left) continue;
             var before = Math.Max(0, signs[i].Measure - 1);
-            yield return new Finding(Name, [part.Id], signs[i].Measure, signs[i].Measure, [], Severity.Warn,
+            yield return new Finding(Name, [part.Id], signs[i].Measure, signs[i].Measure, FirstNoteFrom(part, signs[i]), Severity.Warn,
                 $"“{signs[i].Text}” with no slowing before it",
                 $"Nothing slows before measure {context.Label(signs[i].Measure)}: hold back in measure {context.Label(before)}, so that there is a tempo to return to.");
         }
     }
+
+    private static IReadOnlyList<string> FirstNoteFrom(Part part, TempoSign sign) =>
+        part.Notes.FirstOrDefault(n => n.Sounds && n.Onset >= sign.Onset && n.MeasureIndex == sign.Measure) is { } note ? [note.Id] : [];
 
     // "Tempo I" after another tempo is a change of its own.
     private static bool ChangedTempo(IReadOnlyList<TempoSign> signs, int i) => signs.Take(i).Count(s => s.Kind == TempoKind.Fixed) > 1

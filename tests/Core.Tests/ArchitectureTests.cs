@@ -1,0 +1,56 @@
+using System.Reflection;
+using MellowStand.Core.Study;
+using NetArchTest.Rules;
+
+namespace MellowStand.Core.Tests;
+
+/// <summary>The house plan, held by the build.</summary>
+public sealed class ArchitectureTests
+{
+    private static readonly Assembly Core = typeof(StudyDesk).Assembly;
+
+    private static readonly string[] Stations = ["Study", "Unify", "Technique", "Tempo", "Assign", "Hear"];
+
+    [Fact]
+    public void Core_knows_no_web_no_database_and_no_clock()
+    {
+        var result = Types.InAssembly(Core).ShouldNot().HaveDependencyOnAny(
+            "Microsoft.AspNetCore", "Microsoft.Data", "System.Data", "Microsoft.Extensions", "System.Net", "System.TimeProvider", "MellowStand.Storage", "MellowStand.Server").GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+        var packages = Core.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal) && n != "netstandard");
+        Assert.Empty(packages);
+    }
+
+    [Fact]
+    public void Core_never_asks_what_time_it_is()
+    {
+        var sources = Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot(), "src", "MellowStand.Core"), "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains("/obj/", StringComparison.Ordinal));
+        Assert.All(sources, f => Assert.DoesNotMatch(@"DateTime(Offset)?\.(Utc)?Now|DateTime\.Today|Stopwatch|TimeProvider", File.ReadAllText(f)));
+    }
+
+    [Theory]
+    [InlineData("Study", new string[0])]
+    [InlineData("Unify", new string[0])]
+    [InlineData("Hear", new string[0])]
+    // The click counts off as Study does, and a plan lays out a ladder: these two lean on their neighbour.
+    [InlineData("Tempo", new[] { "Study" })]
+    [InlineData("Assign", new[] { "Tempo", "Study" })]
+    public void A_station_uses_only_notation_instruments_and_house_rules(string station, string[] neighbours)
+    {
+        var forbidden = Stations.Except(neighbours).Where(s => s != station).Select(s => "MellowStand.Core." + s).Append("MellowStand.Core.Formats").ToArray();
+        var result = Types.InAssembly(Core).That().ResideInNamespace("MellowStand.Core." + station).ShouldNot().HaveDependencyOnAny(forbidden).GetResult();
+        Assert.True(result.IsSuccessful, station + " leans on " + string.Join(", ", result.FailingTypeNames ?? []));
+    }
+
+    [Theory]
+    [InlineData("Notation")]
+    [InlineData("Instruments")]
+    [InlineData("HouseRules")]
+    public void What_stations_stand_on_knows_no_station(string ground)
+    {
+        var result = Types.InAssembly(Core).That().ResideInNamespace("MellowStand.Core." + ground).ShouldNot()
+            .HaveDependencyOnAny([.. Stations.Select(s => "MellowStand.Core." + s)]).GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+    }
+}
