@@ -35,7 +35,7 @@ public static class StandApp
         Use(app);
         app.MapStand();
         _ = app.Services.GetRequiredService<Database>();
-        if (options.Demo) app.Services.GetRequiredService<DemoSchool>().Fill();
+        if (options.Demo && app.Services.GetRequiredService<DemoSwitch>().WithSchool) app.Services.GetRequiredService<DemoSchool>().Fill();
         return app;
     }
 
@@ -43,6 +43,7 @@ public static class StandApp
     {
         var services = builder.Services;
         services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(new DemoSwitch(true));
         services.AddSingleton(s => new Database(Path.Combine(s.GetRequiredService<StandOptions>().Data, "stand.db")));
         services.AddSingleton<PieceRepository>().AddSingleton<DecisionRepository>().AddSingleton<EnsembleRepository>()
             .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>();

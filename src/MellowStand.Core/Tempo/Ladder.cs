@@ -86,10 +86,10 @@ public static class Ladder
 
     private static List<TempoMark> Counted(TempoMark start, TempoMark goal, int count)
     {
-        var speeds = Enumerable.Range(0, count).Select(i => start.QuarterBpm + ((goal.QuarterBpm - start.QuarterBpm) * i / Math.Max(count - 1, 1)));
+        var speeds = Enumerable.Range(0, Math.Max(count - 1, 1)).Select(i => start.QuarterBpm + ((goal.QuarterBpm - start.QuarterBpm) * i / Math.Max(count - 1, 1)));
         return [.. speeds.Select(s => new TempoMark(start.Unit, s / start.Unit.Quarters.Value))
             .Select(m => start.Unit != goal.Unit && m.Bpm > Math.Max(ChangeAbove, start.Bpm) ? InUnitOf(goal, m) : m)
-            .Select(m => m with { Bpm = Math.Round(m.Bpm, 1) })];
+            .Select(m => m with { Bpm = Math.Round(m.Bpm, 1) }), goal];
     }
 
     private static void Check(TempoMark start, TempoMark goal, LadderBy by, double value, int days)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Input as AInput, Select as ASelect } from 'ant-design-vue'
+import PickMany from '../common/PickMany.vue'
+import { App as AApp, Button as AButton, Input as AInput } from 'ant-design-vue'
 import { computed, onMounted, ref } from 'vue'
 import { api, take, type Passage } from '../api/client'
 import { useEnsemble, usePassages, usePieceChange } from '../api/queries'
@@ -108,24 +109,15 @@ onMounted(() => emit('flags', []))
         /></label>
         <div class="field wide">
           <span>Sections</span>
-          <ASelect
-            v-model:value="sections"
-            mode="multiple"
-            :options="sectionOptions"
-            option-filter-prop="label"
-            placeholder="who gets it"
-            aria-label="Sections"
-          />
+          <PickMany v-model:value="sections" :options="sectionOptions" label="Sections" placeholder="add a section" />
         </div>
         <div class="field wide">
           <span>Single players</span>
-          <ASelect
+          <PickMany
             v-model:value="players"
-            mode="multiple"
             :options="playerOptions"
-            option-filter-prop="label"
-            placeholder="nobody else"
-            aria-label="Single players"
+            label="Single players"
+            placeholder="add a player"
           />
         </div>
         <label class="field wide">A word to the players <AInput v-model:value="note" :maxlength="200" /></label>

@@ -1,11 +1,6 @@
 <script setup lang="ts">
-import {
-  App as AApp,
-  Button as AButton,
-  Input as AInput,
-  InputNumber as AInputNumber,
-  Select as ASelect,
-} from 'ant-design-vue'
+import PickOne from '../common/PickOne.vue'
+import { App as AApp, Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, take } from '../api/client'
@@ -95,7 +90,7 @@ onMounted(() => emit('flags', []))
       No passage is handed out yet. Hand one out under Assign; then log who plays it clean.
     </p>
     <template v-else-if="passage">
-      <ASelect v-model:value="chosen" :options="options" class="full" aria-label="Passage" />
+      <PickOne v-model:value="chosen" :options="options" class="full" label="Passage" />
       <p class="quiet goal">
         Goal {{ unitWords(passage.goal.unit) }} = {{ passage.goal.bpm }} by {{ shortDate(passage.due) }},
         {{ daysWords(passage.daysLeft) }}. {{ late }} {{ late === 1 ? 'player is' : 'players are' }} late.
@@ -103,14 +98,7 @@ onMounted(() => emit('flags', []))
       <form class="form" @submit.prevent="write">
         <div class="field wide">
           <span>Who played</span>
-          <ASelect
-            v-model:value="player"
-            :options="people"
-            show-search
-            option-filter-prop="label"
-            placeholder="a player"
-            aria-label="Who played"
-          />
+          <PickOne v-model:value="player" :options="people" placeholder="a player" label="Who played" />
         </div>
         <label class="field"
           >Clean at, {{ unitWords(passage.goal.unit) }} =

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { InputNumber as AInputNumber, Select as ASelect } from 'ant-design-vue'
+import PickOne from '../common/PickOne.vue'
+import { InputNumber as AInputNumber } from 'ant-design-vue'
 import { units, unitWords } from '../transport/store'
 import type { LadderAsk } from './ladder'
 
@@ -19,20 +20,20 @@ const byOptions = [
     <div class="field">
       <span>Start</span>
       <div class="pair">
-        <ASelect v-model:value="ask.start.unit" :options="unitOptions" aria-label="Unit of the start" />
+        <PickOne v-model:value="ask.start.unit" :options="unitOptions" label="Unit of the start" />
         <AInputNumber v-model:value="ask.start.bpm" :min="1" :max="1000" aria-label="Beats per minute of the start" />
       </div>
     </div>
     <div class="field">
       <span>Goal</span>
       <div class="pair">
-        <ASelect v-model:value="ask.goal.unit" :options="unitOptions" aria-label="Unit of the goal" />
+        <PickOne v-model:value="ask.goal.unit" :options="unitOptions" label="Unit of the goal" />
         <AInputNumber v-model:value="ask.goal.bpm" :min="1" :max="1000" aria-label="Beats per minute of the goal" />
       </div>
     </div>
     <div class="field">
       <span>Climb by</span>
-      <ASelect v-model:value="ask.by" :options="byOptions" aria-label="How the ladder climbs" />
+      <PickOne v-model:value="ask.by" :options="byOptions" label="How the ladder climbs" />
     </div>
     <div class="field two">
       <label>Size <AInputNumber v-model:value="ask.value" :min="1" :max="400" aria-label="Size of a step" /></label>

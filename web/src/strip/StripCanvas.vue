@@ -142,7 +142,7 @@ onBeforeUnmount(() => observer.disconnect())
 </script>
 
 <template>
-  <div class="strip">
+  <section class="strip" aria-label="Strip">
     <div
       ref="box"
       class="box"
@@ -173,7 +173,7 @@ onBeforeUnmount(() => observer.disconnect())
       Arrow keys move the selection, Shift with left or right changes its length, plus and minus zoom, Escape clears.
     </p>
     <p class="visually-hidden" aria-live="polite">{{ told }}</p>
-  </div>
+  </section>
 </template>
 
 <style scoped>

@@ -1,11 +1,6 @@
 <script setup lang="ts">
-import {
-  App as AApp,
-  Button as AButton,
-  Checkbox as ACheckbox,
-  InputNumber as AInputNumber,
-  Select as ASelect,
-} from 'ant-design-vue'
+import PickOne from '../common/PickOne.vue'
+import { App as AApp, Button as AButton, Checkbox as ACheckbox, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed } from 'vue'
 import { units, unitWords, useTransport, type Playable } from './store'
 
@@ -36,16 +31,9 @@ defineExpose({ toggle })
     }}</AButton>
     <ACheckbox v-model:checked="transport.withClick">Click</ACheckbox>
     <ACheckbox v-model:checked="transport.withNotes">Notes</ACheckbox>
-    <ASelect v-model:value="transport.unit" class="unit" :options="options" aria-label="Beat unit" />
+    <PickOne v-model:value="transport.unit" class="unit" :options="options" label="Beat unit" />
     <span aria-hidden="true">=</span>
-    <AInputNumber
-      v-model:value="transport.bpm"
-      :min="10"
-      :max="400"
-     
-      aria-label="Beats per minute"
-      class="bpm"
-    />
+    <AInputNumber v-model:value="transport.bpm" :min="10" :max="400" aria-label="Beats per minute" class="bpm" />
     <span class="quiet what">{{ words }}</span>
     <span class="now" aria-live="off">{{ now }}</span>
   </footer>

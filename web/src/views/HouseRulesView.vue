@@ -9,6 +9,11 @@ const queries = useQueryClient()
 const { message } = AApp.useApp()
 
 async function choose(rule: string, choice: string) {
+  // Shown at once; the server's answer follows.
+  queries.setQueryData(
+    keys.rules,
+    rules.data.value?.map((r) => (r.name === rule ? { ...r, choice } : r)),
+  )
   try {
     queries.setQueryData(
       keys.rules,
@@ -19,6 +24,7 @@ async function choose(rule: string, choice: string) {
     message.success('Chosen. Every station follows it from now on.')
   } catch (e) {
     message.error((e as Error).message)
+    await queries.invalidateQueries({ queryKey: keys.rules })
   }
 }
 </script>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Input as AInput, Modal as AModal, Select as ASelect } from 'ant-design-vue'
+import PickOne from '../common/PickOne.vue'
+import { Input as AInput, Modal as AModal } from 'ant-design-vue'
 import { ref } from 'vue'
 import { api, take, type ShelfPiece } from '../api/client'
 
@@ -33,9 +34,9 @@ async function save() {
       <label class="field">Title <AInput v-model:value="title" :maxlength="200" /></label>
       <div class="field">
         <span>Kind</span>
-        <ASelect
+        <PickOne
           v-model:value="kind"
-          aria-label="Kind"
+          label="Kind"
           :options="[
             { value: 'piece', label: 'ensemble piece' },
             { value: 'etude', label: 'audition etude' },

@@ -1,11 +1,6 @@
 <script setup lang="ts">
-import {
-  Button as AButton,
-  Input as AInput,
-  InputNumber as AInputNumber,
-  Modal as AModal,
-  Select as ASelect,
-} from 'ant-design-vue'
+import PickOne from '../common/PickOne.vue'
+import { Button as AButton, Input as AInput, InputNumber as AInputNumber, Modal as AModal } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, take, type Schemas, type Section } from '../api/client'
 import { useInstruments } from '../api/queries'
@@ -68,26 +63,19 @@ const remove = () =>
       <label class="field">Name <AInput v-model:value="name" :maxlength="120" /></label>
       <div class="field">
         <span>Section</span>
-        <ASelect
+        <PickOne
           v-model:value="section"
-          aria-label="Section"
+          label="Section"
           :options="sections.map((s) => ({ value: s.id, label: s.name }))"
         />
       </div>
       <div class="field">
         <span>Instrument</span>
-        <ASelect
-          v-model:value="instrument"
-          aria-label="Instrument"
-          show-search
-          option-filter-prop="label"
-          :options="options"
-        />
+        <PickOne v-model:value="instrument" label="Instrument" :options="options" />
       </div>
       <label class="field">Chair <AInputNumber v-model:value="chair" :min="1" :max="99" /></label>
       <div class="field">
-        <span>Range asked of them</span
-        ><ASelect v-model:value="level" aria-label="Range asked of them" :options="levels" />
+        <span>Range asked of them</span><PickOne v-model:value="level" label="Range asked of them" :options="levels" />
       </div>
       <p v-if="refused" role="alert">{{ refused }}</p>
       <div v-if="player" class="row">

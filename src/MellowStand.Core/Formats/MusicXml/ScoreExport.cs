@@ -45,7 +45,7 @@ public static class ScoreExport
     public static byte[] Serialize(XDocument xml)
     {
         using var stream = new MemoryStream();
-        var settings = new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = false, NewLineHandling = NewLineHandling.None };
+        var settings = new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = false, NewLineHandling = NewLineHandling.Entitize };
         using (var writer = XmlWriter.Create(stream, settings)) xml.Save(writer);
         return stream.ToArray();
     }

@@ -1,0 +1,79 @@
+using System.Net.Http.Headers;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+using MellowStand.Server.Services;
+using MellowStand.Storage;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace MellowStand.Server.Tests;
+
+/// <summary>The real server on a real SQLite file in a fresh folder.</summary>
+public sealed class StandServer : WebApplicationFactory<StandOptions>
+{
+    private readonly string _data = Directory.CreateTempSubdirectory("mellow-stand-test-").FullName;
+
+    public bool Demo { get; init; } = true;
+
+    public bool WithSchool { get; init; }
+
+    public Database Database => Services.GetRequiredService<Database>();
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("data", _data);
+        builder.UseSetting("demo", Demo ? "true" : "false");
+        builder.ConfigureServices(s =>
+        {
+            // The demo school is loaded only where a test asks for it.
+            if (!WithSchool) s.AddSingleton<DemoSwitch>(new DemoSwitch(false));
+        });
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        if (disposing && Directory.Exists(_data)) Directory.Delete(_data, recursive: true);
+    }
+}
+
+/// <summary>Short ways to ask the server.</summary>
+public static class Asking
+{
+    public static MultipartFormDataContent File(byte[] bytes, string name)
+    {
+        var content = new ByteArrayContent(bytes);
+        content.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
+        return new MultipartFormDataContent { { content, "file", name } };
+    }
+
+    public static async Task<JsonElement> Json(this HttpClient client, string url) =>
+        (await client.GetFromJsonAsync<JsonElement>(url, TestContext.Current.CancellationToken)).Clone();
+
+    public static async Task<long> Import(this HttpClient client, byte[] bytes, string name = "score.musicxml")
+    {
+        var response = await client.PostAsync("/api/pieces", File(bytes, name), TestContext.Current.CancellationToken);
+        Assert.Equal(System.Net.HttpStatusCode.Created, response.StatusCode);
+        return (await response.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken)).GetProperty("id").GetInt64();
+    }
+
+    public static Task<HttpResponseMessage> Send(this HttpClient client, HttpMethod method, string url, object? body = null) =>
+        client.SendAsync(new HttpRequestMessage(method, url) { Content = body is null ? null : JsonContent.Create(body) }, TestContext.Current.CancellationToken);
+
+    public static async Task<string> Sentence(this HttpResponseMessage response)
+    {
+        Assert.Equal("application/problem+json", response.Content.Headers.ContentType?.MediaType);
+        var problem = await response.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
+        var sentence = problem.GetProperty("detail").GetString()!;
+        Assert.EndsWith(".", sentence, StringComparison.Ordinal);
+        return sentence;
+    }
+
+    public static byte[] Music(string text) =>
+        MellowStand.Core.Formats.MusicXml.ScoreExport.Serialize(MellowStand.Core.Formats.ShortForm.ShortFormReader.Document(text));
+
+    public static string Text(byte[] bytes) => Encoding.UTF8.GetString(bytes);
+}
