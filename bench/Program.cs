@@ -1,1 +1,23 @@
-System.Console.WriteLine();
+using BenchmarkDotNet.Columns;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Diagnosers;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Loggers;
+using BenchmarkDotNet.Running;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using MellowStand.Bench;
+
+// Speed claims are ratios within one run on one machine, never times: ./stand bench
+var config = ManualConfig.CreateEmpty()
+    .AddJob(Job.Default.WithToolchain(InProcessEmitToolchain.Instance).WithWarmupCount(2).WithIterationCount(8).WithInvocationCount(2).WithUnrollFactor(1))
+    .AddDiagnoser(MemoryDiagnoser.Default)
+    .AddColumnProvider(DefaultColumnProviders.Instance)
+    .AddLogger(ConsoleLogger.Default);
+
+foreach (var summary in new[] { BenchmarkRunner.Run<WholeWork>(config), BenchmarkRunner.Run<Growth>(config) })
+{
+    var baseline = summary.Reports.Single(r => summary.IsBaseline(r.BenchmarkCase)).ResultStatistics!.Median;
+    Console.WriteLine();
+    foreach (var report in summary.Reports.Where(r => !summary.IsBaseline(r.BenchmarkCase)))
+        Console.WriteLine($"ratio {report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo}: {report.ResultStatistics!.Median / baseline:0.00}");
+}

@@ -4,6 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study;
 
 /// <summary>Beats to count before a measure begins.</summary>
+/// <remarks>A full measure, or what a pickup leaves of one: three beats before a one-beat pickup in 4/4. Common practice, no
+/// published source.</remarks>
 public static class CountOff
 {
     /// <summary>

@@ -17,8 +17,9 @@ const list = [
 ]
 
 function key(e: KeyboardEvent) {
-  const typing = (e.target as HTMLElement).closest('input, textarea, [contenteditable], .ant-select')
+  const typing = (e.target as HTMLElement).closest('input, textarea, select')
   if (e.key === '?' && !typing) open.value = true
+  if (e.key === 'Escape') open.value = false
 }
 onMounted(() => window.addEventListener('keydown', key))
 onBeforeUnmount(() => window.removeEventListener('keydown', key))

@@ -3,7 +3,7 @@ import { onBeforeUnmount, onMounted } from 'vue'
 /** Single keys of a station: J and K walk its list, others act; typing in a field is left alone. */
 export function useListKeys(acts: Record<string, () => void>) {
   function key(e: KeyboardEvent) {
-    const typing = (e.target as HTMLElement).closest('input, textarea, .ant-select, [role=dialog]')
+    const typing = (e.target as HTMLElement).closest('input:not([type=radio]), textarea, select, [role=dialog]')
     const act = acts[e.key.toLowerCase()]
     if (!act || typing || e.ctrlKey || e.metaKey || e.altKey) return
     e.preventDefault()

@@ -62,7 +62,7 @@ async function reasons(part: string, index: number): Promise<string> {
 }
 
 function key(e: KeyboardEvent) {
-  const busy = (e.target as HTMLElement).closest('input, textarea, button, a, .ant-select, [role=dialog]')
+  const busy = (e.target as HTMLElement).closest('input, textarea, select, button, a, [role=dialog]')
   if (e.key === ' ' && !busy) {
     e.preventDefault()
     void bar.value?.toggle()
