@@ -24,7 +24,7 @@ public sealed class ArchitectureTests
     [Fact]
     public void Core_never_asks_what_time_it_is()
     {
-        var sources = Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot(), "src", "MellowStand.Core"), "*.cs", SearchOption.AllDirectories)
+        var sources = Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "src", "MellowStand.Core"), "*.cs", SearchOption.AllDirectories)
             .Where(f => !f.Contains("/obj/", StringComparison.Ordinal));
         Assert.All(sources, f => Assert.DoesNotMatch(@"DateTime(Offset)?\.(Utc)?Now|DateTime\.Today|Stopwatch|TimeProvider", File.ReadAllText(f)));
     }

@@ -5,7 +5,7 @@ namespace MellowStand.Core.Tests;
 /// <summary>The reference scores and facts under tests/reference; sources and licences are in its README.</summary>
 public static class Reference
 {
-    public static string Root { get; } = Path.Combine(RepositoryRoot(), "tests", "reference");
+    public static string Root => Path.Combine(RepositoryRoot, "tests", "reference");
 
     public static byte[] Bytes(string file) => File.ReadAllBytes(Path.Combine(Root, file));
 
@@ -18,6 +18,8 @@ public static class Reference
 
     public static TheoryData<string> All => [.. Files("scores"), .. Files("suite")];
 
-    public static string RepositoryRoot([CallerFilePath] string here = "") =>
+    public static string RepositoryRoot { get; } = FindRoot();
+
+    private static string FindRoot([CallerFilePath] string here = "") =>
         Path.GetFullPath(Path.Combine(Path.GetDirectoryName(here)!, "..", ".."));
 }

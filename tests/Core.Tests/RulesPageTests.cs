@@ -13,7 +13,7 @@ public sealed partial class RulesPageTests
     public void The_page_of_rules_is_current()
     {
         var page = Page();
-        var path = Path.Combine(Reference.RepositoryRoot(), "docs", "rules.md");
+        var path = Path.Combine(Reference.RepositoryRoot, "docs", "rules.md");
         if (Environment.GetEnvironmentVariable("STAND_WRITE") == "1") File.WriteAllText(path, page);
         Assert.True(page == File.ReadAllText(path), "docs/rules.md is not what the docstrings say. Run STAND_WRITE=1 ./stand test core.");
     }

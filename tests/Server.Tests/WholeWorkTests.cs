@@ -167,8 +167,15 @@ public sealed class WholeWorkTests : IDisposable
         var today = DateOnly.FromDateTime(DateTime.Now);
         var handed = await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/passages", new
         {
-            parts = new[] { "P1" }, from = "1", to = "2", start = new { unit = "quarter", bpm = 60 }, goal = new { unit = "quarter", bpm = 96 }, by = "step", value = 6,
-            due = today.AddDays(20).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture), sections = new[] { section },
+            parts = new[] { "P1" },
+            from = "1",
+            to = "2",
+            start = new { unit = "quarter", bpm = 60 },
+            goal = new { unit = "quarter", bpm = 96 },
+            by = "step",
+            value = 6,
+            due = today.AddDays(20).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+            sections = new[] { section },
         });
         Assert.Equal(HttpStatusCode.Created, handed.StatusCode);
         var passage = (await handed.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken)).GetProperty("id").GetInt64();

@@ -132,6 +132,8 @@ test('9 · the export carries the decision; the original is untouched', async ()
 test('5 · a ladder, and a click that plays with its count-off', async () => {
   await page.getByRole('link', { name: 'Tempo', exact: true }).click()
   const ladder = page.getByTestId('ladder')
+  // Six tenths of the printed tempo, or of the usual one: the page's own proposal comes first.
+  await expect(page.getByLabel('Beats per minute of the start')).toHaveValue('58')
   await page.getByLabel('Beats per minute of the start').fill('60')
   await page.getByLabel('Beats per minute of the goal').fill('96')
   await page.getByLabel('Beats per minute of the goal').press('Enter')

@@ -49,7 +49,9 @@ public static class MarkCatalog
         (MarkForm.Words, "words"),
         (MarkForm.Accidental, "accidental"));
 
-    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "tremolo", "pluck", "other-technical"];
+    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "tremolo", "pluck", "hole", "other-technical"];
+
+    private static readonly HashSet<string> WithChoice = ["harmonic"];
 
     private static readonly HashSet<string> AccidentalSigns =
         ["sharp", "natural", "flat", "double-sharp", "sharp-sharp", "flat-flat", "natural-sharp", "natural-flat", "quarter-flat", "quarter-sharp"];
@@ -70,7 +72,7 @@ public static class MarkCatalog
             return $"There is no mark \"{Shorten(mark.Name)}\". Use one of: {string.Join(", ", Forms.Keys.Order(StringComparer.Ordinal))}.";
         if (WithValue.Contains(mark.Name) && string.IsNullOrWhiteSpace(mark.Value))
             return $"The mark \"{mark.Name}\" needs a value after a colon, e.g. \"fingering:2\".";
-        if (!WithValue.Contains(mark.Name) && mark.Value is not null)
+        if (!WithValue.Contains(mark.Name) && !WithChoice.Contains(mark.Name) && mark.Value is not null)
             return $"The mark \"{mark.Name}\" takes no value. Leave out \":{Shorten(mark.Value)}\".";
         return ValueProblem(mark);
     }
@@ -82,6 +84,8 @@ public static class MarkCatalog
         { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) => $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
         { Name: "accidental", Value: { } v } when !AccidentalSigns.Contains(v) => $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
         { Name: "string", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 1 and <= 12) => "A string is a number from 1 (the highest) on.",
+        { Name: "hole", Value: { } v } when v is not ("yes" or "no" or "half") => "A hole is closed: yes, no or half.",
+        { Name: "harmonic", Value: { } v } when v is not ("natural" or "artificial") => "A harmonic is natural or artificial.",
         { Name: "tremolo", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 0 and <= 8) => "A tremolo has 0 to 8 strokes.",
         _ => null,
     };

@@ -10,8 +10,18 @@ public static class DynamicLevels
     // An accent sign keeps the level that follows it: fp is loud once, then p.
     private static readonly Dictionary<string, string?> After = new()
     {
-        ["fp"] = "p", ["sfp"] = "p", ["sfpp"] = "pp", ["pf"] = "f",
-        ["sf"] = null, ["sfz"] = null, ["sffz"] = null, ["fz"] = null, ["rf"] = null, ["rfz"] = null, ["sfzp"] = "p", ["n"] = "pppp",
+        ["fp"] = "p",
+        ["sfp"] = "p",
+        ["sfpp"] = "pp",
+        ["pf"] = "f",
+        ["sf"] = null,
+        ["sfz"] = null,
+        ["sffz"] = null,
+        ["fz"] = null,
+        ["rf"] = null,
+        ["rfz"] = null,
+        ["sfzp"] = "p",
+        ["n"] = "pppp",
     };
 
     /// <summary>The level assumed where none is printed: start from mezzo forte.</summary>

@@ -62,6 +62,30 @@ public sealed class Part
 
     /// <summary>All its hairpins by onset.</summary>
     public required IReadOnlyList<Hairpin> Hairpins { get; init; }
+
+    /// <summary>Place in <see cref="Notes"/> of the first note or rest at or after a moment; their count when there is none.</summary>
+    /// <param name="onset">Quarters from the start of the score.</param>
+    public int PlaceFrom(Fraction onset)
+    {
+        var (low, high) = (0, Notes.Count);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            if (Notes[middle].Onset < onset) low = middle + 1;
+            else high = middle;
+        }
+
+        return low;
+    }
+
+    /// <summary>The first sounding note at or after a moment, or null.</summary>
+    /// <param name="onset">Quarters from the start of the score.</param>
+    public Note? FirstSoundingFrom(Fraction onset)
+    {
+        for (var i = PlaceFrom(onset); i < Notes.Count; i++)
+            if (Notes[i].Sounds) return Notes[i];
+        return null;
+    }
 }
 
 /// <summary>A score as printed, with the order in which it is played.</summary>

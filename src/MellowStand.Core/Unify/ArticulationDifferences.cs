@@ -20,20 +20,15 @@ public sealed class ArticulationDifferences : IDifferenceRule
     /// <inheritdoc/>
     public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
     {
-        var open = new List<Run>();
+        var open = new Dictionary<string, Run>();
         var done = new List<Run>();
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
             var readings = line.Notes.Select(row => ReadingOf(row[i])).ToList();
             var measure = line.Notes[0][i].MeasureIndex;
             if (Agree(context, line, readings)) continue;
-            var run = open.Find(r => r.Readings.SequenceEqual(readings) && measure <= r.LastMeasure + 1);
-            if (run is null)
-            {
-                run = new Run(readings);
-                open.Add(run);
-                done.Add(run);
-            }
+            var key = string.Join('|', readings);
+            if (!open.TryGetValue(key, out var run) || measure > run.LastMeasure + 1) done.Add(open[key] = run = new Run(readings));
 
             run.Add(i, measure);
         }

@@ -14,7 +14,9 @@ public sealed record VoiceLine(Part Part, string Voice, IReadOnlyList<Note> Note
 public sealed record SharedLine(IReadOnlyList<VoiceLine> Voices, IReadOnlyList<IReadOnlyList<Note>> Notes)
 {
     /// <summary><c>unison</c> when all sound the same keys, otherwise <c>octave</c>.</summary>
-    public string Relation => Enumerable.Range(0, Notes[0].Count).All(i => Notes.All(n => n[i].TopSounding == Notes[0][i].TopSounding)) ? "unison" : "octave";
+    public string Relation => _relation ??= Notes.All(row => row.Zip(Notes[0]).All(p => p.First.TopSounding == p.Second.TopSounding)) ? "unison" : "octave";
+
+    private string? _relation;
 }
 
 /// <summary>Finds the lines that parts share.</summary>

@@ -15,9 +15,10 @@ public sealed class SlurDifferences : IDifferenceRule
     public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
     {
         var spans = line.Voices.Select((v, i) => SpansIn(context, v, line.Notes[i])).ToList();
+        var next = new int[spans.Count];
         foreach (var (from, to) in Overlaps([.. spans.SelectMany(s => s)]))
         {
-            var inside = spans.Select(s => s.Where(x => x.From >= from && x.To <= to).ToList()).ToList();
+            var inside = spans.Select((s, i) => TakeUpTo(s, ref next[i], to)).ToList();
             var words = inside.Select(s => Words(context, line, s)).ToList();
             if (words.Distinct().Count() == 1) continue;
             yield return ToDifference(context, line, from, to, inside, words);
@@ -34,7 +35,7 @@ public sealed class SlurDifferences : IDifferenceRule
             .Select(s => (s.From, To: s.To))
             .Where(s => place.ContainsKey(s.From.Onset) && EndPlace(place, row, s.To) is not null)
             .Select(s => (place[s.From.Onset], EndPlace(place, row, s.To)!.Value))
-            .Where(s => s.Value > s.Item1).Distinct()];
+            .Where(s => s.Value > s.Item1).Distinct().OrderBy(s => s.Item1).ThenBy(s => s.Value)];
     }
 
     // A slur may end on a note that continues a tie: it then ends where the tied note began.
@@ -45,6 +46,14 @@ public sealed class SlurDifferences : IDifferenceRule
         var began = to.Heads[0];
         while (began.TiedFrom is { } from) began = from;
         return place.TryGetValue(began.Owner.Onset, out var k) ? k : null;
+    }
+
+    // Groups and slurs both come in order, so that each slur is looked at once.
+    private static List<(int From, int To)> TakeUpTo(List<(int From, int To)> sorted, ref int next, int to)
+    {
+        var taken = new List<(int From, int To)>();
+        for (; next < sorted.Count && sorted[next].To <= to; next++) taken.Add(sorted[next]);
+        return taken;
     }
 
     private static IEnumerable<(int From, int To)> Overlaps(List<(int From, int To)> spans)

@@ -35,8 +35,10 @@ public static class HearEndpoints
 {
     private static readonly Dictionary<Core.Hear.Readiness, string> States = new()
     {
-        [Core.Hear.Readiness.CannotTell] = "cannot-tell", [Core.Hear.Readiness.Early] = "early",
-        [Core.Hear.Readiness.OnTime] = "on-time", [Core.Hear.Readiness.Late] = "late",
+        [Core.Hear.Readiness.CannotTell] = "cannot-tell",
+        [Core.Hear.Readiness.Early] = "early",
+        [Core.Hear.Readiness.OnTime] = "on-time",
+        [Core.Hear.Readiness.Late] = "late",
     };
 
     /// <summary>Maps the group.</summary>

@@ -10,8 +10,15 @@ internal static class DirectionReader
 {
     private static readonly Dictionary<string, Fraction> Units = new()
     {
-        ["long"] = 16, ["breve"] = 8, ["whole"] = 4, ["half"] = 2, ["quarter"] = 1,
-        ["eighth"] = new(1, 2), ["16th"] = new(1, 4), ["32nd"] = new(1, 8), ["64th"] = new(1, 16),
+        ["long"] = 16,
+        ["breve"] = 8,
+        ["whole"] = 4,
+        ["half"] = 2,
+        ["quarter"] = 1,
+        ["eighth"] = new(1, 2),
+        ["16th"] = new(1, 4),
+        ["32nd"] = new(1, 8),
+        ["64th"] = new(1, 16),
     };
 
     public static IEnumerable<(DirectionKind Kind, string Text, MetronomeMark? Metronome)> Of(XElement direction)

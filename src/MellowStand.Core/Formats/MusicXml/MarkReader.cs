@@ -39,9 +39,16 @@ internal static class MarkReader
         foreach (var e in group.Elements())
         {
             var name = e.Name.LocalName;
-            var text = e.HasElements ? string.Join(' ', e.Elements().Select(x => x.Name.LocalName)) : e.Value.Trim();
             if (name == "wavy-line") yield return new Mark($"wavy-line-{e.Attribute("type")?.Value}");
-            else yield return new Mark(name, text.Length == 0 ? null : text);
+            else yield return new Mark(name, ValueOf(e));
         }
+    }
+
+    /// <summary>What a mark's element says: its text, or the names of the elements in it when they carry none.</summary>
+    public static string? ValueOf(XElement mark)
+    {
+        var text = mark.Value.Trim();
+        if (text.Length == 0) text = string.Join(' ', mark.Elements().Select(x => x.Name.LocalName));
+        return text.Length == 0 ? null : text;
     }
 }

@@ -11,7 +11,9 @@ internal static class NotationWriter
 
     private static readonly Dictionary<MarkForm, string> Groups = new()
     {
-        [MarkForm.Articulation] = "articulations", [MarkForm.Technical] = "technical", [MarkForm.Ornament] = "ornaments",
+        [MarkForm.Articulation] = "articulations",
+        [MarkForm.Technical] = "technical",
+        [MarkForm.Ornament] = "ornaments",
     };
 
     /// <summary>The note's <c>notations</c>, made where there is none.</summary>
@@ -67,8 +69,14 @@ internal static class NotationWriter
     {
         var places = note.Elements("notations");
         if (Groups.TryGetValue(form, out var group)) places = places.Elements(group);
-        return places.Elements(mark.Name).FirstOrDefault(e => mark.Value is null || e.Value.Trim() == mark.Value);
+        return places.Elements(mark.Name).FirstOrDefault(e => mark.Value is null || MarkReader.ValueOf(e) == mark.Value);
     }
 
-    private static XElement Element(Mark mark) => mark.Value is null ? new XElement(mark.Name) : new XElement(mark.Name, mark.Value);
+    private static XElement Element(Mark mark) => mark switch
+    {
+        { Value: null } => new XElement(mark.Name),
+        { Name: "hole" } => new XElement("hole", new XElement("hole-closed", mark.Value)),
+        { Name: "harmonic" } => new XElement("harmonic", mark.Value.Split(' ').Select(v => new XElement(v))),
+        _ => new XElement(mark.Name, mark.Value),
+    };
 }

@@ -89,7 +89,12 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
         var duration = grace is null ? Duration(e) : Fraction.Zero;
         var note = new Note
         {
-            Id = id, PartId = content.Id, MeasureIndex = _measure, Offset = _cursor, Duration = duration, Kind = kind,
+            Id = id,
+            PartId = content.Id,
+            MeasureIndex = _measure,
+            Offset = _cursor,
+            Duration = duration,
+            Kind = kind,
             Voice = e.Element("voice")?.Value.Trim() ?? "1",
             Staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16),
             IsGrace = grace is not null,

@@ -26,14 +26,25 @@ internal static partial class ShortFormToken
 {
     private static readonly Dictionary<char, (Fraction Length, string Type)> Values = new()
     {
-        ['w'] = (4, "whole"), ['h'] = (2, "half"), ['q'] = (1, "quarter"), ['e'] = (new(1, 2), "eighth"),
-        ['s'] = (new(1, 4), "16th"), ['t'] = (new(1, 8), "32nd"),
+        ['w'] = (4, "whole"),
+        ['h'] = (2, "half"),
+        ['q'] = (1, "quarter"),
+        ['e'] = (new(1, 2), "eighth"),
+        ['s'] = (new(1, 4), "16th"),
+        ['t'] = (new(1, 8), "32nd"),
     };
 
     private static readonly Dictionary<string, string> ShortMarks = new()
     {
-        ["."] = "staccato", [">"] = "accent", ["-"] = "tenuto", ["^"] = "strong-accent", ["f"] = "fermata", ["tr"] = "trill-mark", ["b"] = "breath-mark",
-        ["u"] = "up-bow", ["d"] = "down-bow",
+        ["."] = "staccato",
+        [">"] = "accent",
+        ["-"] = "tenuto",
+        ["^"] = "strong-accent",
+        ["f"] = "fermata",
+        ["tr"] = "trill-mark",
+        ["b"] = "breath-mark",
+        ["u"] = "up-bow",
+        ["d"] = "down-bow",
     };
 
     /// <summary>Reads a token; <paramref name="value"/> is the note value of the token before and is carried on.</summary>

@@ -28,7 +28,7 @@ public sealed class ATempoWithoutSlowing : IStudyRule
     }
 
     private static IReadOnlyList<string> FirstNoteFrom(Part part, TempoSign sign) =>
-        part.Notes.FirstOrDefault(n => n.Sounds && n.Onset >= sign.Onset && n.MeasureIndex == sign.Measure) is { } note ? [note.Id] : [];
+        part.FirstSoundingFrom(sign.Onset) is { } note && note.MeasureIndex == sign.Measure ? [note.Id] : [];
 
     // "Tempo I" after another tempo is a change of its own.
     private static bool ChangedTempo(IReadOnlyList<TempoSign> signs, int i) => signs.Take(i).Count(s => s.Kind == TempoKind.Fixed) > 1

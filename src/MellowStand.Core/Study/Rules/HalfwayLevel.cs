@@ -41,5 +41,5 @@ public sealed class HalfwayLevel : IStudyRule
     }
 
     private static IReadOnlyList<string> NoteAt(Part part, Fraction onset) =>
-        part.Notes.FirstOrDefault(n => n.Sounds && n.Onset >= onset) is { } note ? [note.Id] : [];
+        part.FirstSoundingFrom(onset) is { } note ? [note.Id] : [];
 }

@@ -22,7 +22,7 @@ public sealed class Subito : IStudyRule
             var steps = now.Level - before.Level;
             if (Math.Abs(steps) < LeastSteps || now.Onset == before.Onset) continue;
             if (line.Swells.Any(s => s.From < now.Onset && s.To > before.Onset && s.Grows == steps > 0)) continue;
-            if (NoteAt(part, now.Onset) is not { } note || !SoundsJustBefore(part, context, note)) continue;
+            if (part.FirstSoundingFrom(now.Onset) is not { } note || !SoundsJustBefore(part, context, note)) continue;
             yield return new Finding(Name, [part.Id], now.Measure, now.Measure, [note.Id],
                 Math.Abs(steps) > LeastSteps ? Severity.Warn : Severity.Note,
                 $"Sudden {now.Sign} after {before.Sign}",
@@ -30,11 +30,12 @@ public sealed class Subito : IStudyRule
         }
     }
 
-    private static Note? NoteAt(Part part, Fraction onset) => part.Notes.FirstOrDefault(n => n.Sounds && n.Onset >= onset);
-
     private static bool SoundsJustBefore(Part part, StudyContext context, Note note)
     {
         var beat = context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
-        return part.Notes.Any(n => n.Sounds && n.Onset < note.Onset && n.End > note.Onset - beat);
+        var since = note.Onset - beat;
+        for (var i = part.PlaceFrom(note.Onset) - 1; i >= 0 && part.Notes[i].MeasureIndex >= note.MeasureIndex - 1; i--)
+            if (part.Notes[i].Sounds && part.Notes[i].End > since) return true;
+        return false;
     }
 }
