@@ -46,8 +46,8 @@ public static class StandApp
         services.AddSingleton(new DemoSwitch(true));
         services.AddSingleton(s => new Database(Path.Combine(s.GetRequiredService<StandOptions>().Data, "stand.db")));
         services.AddSingleton<PieceRepository>().AddSingleton<DecisionRepository>().AddSingleton<EnsembleRepository>()
-            .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>();
-        services.AddSingleton<PieceDesk>().AddSingleton<DemoSchool>().AddSingleton<Sessions>().AddSingleton<ReadinessService>().AddSingleton<ShelfService>();
+            .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>().AddSingleton<EditionRepository>();
+        services.AddSingleton<PieceDesk>().AddSingleton<EditionService>().AddSingleton<DemoSchool>().AddSingleton<Sessions>().AddSingleton<ReadinessService>().AddSingleton<ShelfService>();
         services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
         services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);
         services.ConfigureHttpJsonOptions(j => j.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);

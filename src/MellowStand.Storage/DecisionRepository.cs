@@ -24,14 +24,7 @@ public sealed class DecisionRepository(Database database)
     {
         try
         {
-            return database.Act(c =>
-            {
-                var id = c.Insert(
-                    "INSERT INTO decision (piece_id, difference, verdict, reading, why, person, made) VALUES ($piece, $difference, $verdict, $reading, $why, $person, $made)",
-                    ("piece", piece), ("difference", difference), ("verdict", verdict), ("reading", reading), ("why", why), ("person", person), ("made", now.Iso()));
-                for (var i = 0; i < changes.Count; i++) AddChange(c, id, i, changes[i]);
-                return id;
-            });
+            return database.Act(c => Insert(c, piece, new DecisionRow(0, difference, verdict, reading, why, person, now.Iso(), changes)));
         }
         catch (SqliteException e) when (e.SqliteExtendedErrorCode == 2067)
         {
@@ -54,6 +47,15 @@ public sealed class DecisionRepository(Database database)
     /// <summary>Undoes a decision; it stays in the records.</summary>
     public bool Undo(long piece, long id, DateTimeOffset now) => database.Act(c => c.Run(
         "UPDATE decision SET undone = $now WHERE id = $id AND piece_id = $piece AND undone IS NULL", ("id", id), ("piece", piece), ("now", now.Iso()))) > 0;
+
+    internal static long Insert(SqliteConnection c, long piece, DecisionRow d)
+    {
+        var id = c.Insert(
+            "INSERT INTO decision (piece_id, difference, verdict, reading, why, person, made) VALUES ($piece, $difference, $verdict, $reading, $why, $person, $made)",
+            ("piece", piece), ("difference", d.Difference), ("verdict", d.Verdict), ("reading", d.Reading), ("why", d.Why), ("person", d.Person), ("made", d.Made));
+        for (var i = 0; i < d.Changes.Count; i++) AddChange(c, id, i, d.Changes[i]);
+        return id;
+    }
 
     // One mark or note a line: words may hold anything but line ends.
     private static void AddChange(SqliteConnection c, long id, int position, MarkChange change) => c.Run(

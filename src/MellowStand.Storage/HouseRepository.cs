@@ -19,6 +19,17 @@ public sealed class HouseRepository(Database database)
     public void Choose(string rule, string choice) => database.Act(c => c.Run(
         "INSERT INTO house_rule (name, choice) VALUES ($rule, $choice) ON CONFLICT (name) DO UPDATE SET choice = $choice", ("rule", rule), ("choice", choice)));
 
+    /// <summary>Instruments that the director corrected: printed name and transposition to instrument id.</summary>
+    public IReadOnlyDictionary<string, string> LearnedInstruments()
+    {
+        using var c = database.Open();
+        return c.Read("SELECT name, instrument FROM learned_instrument", r => (r.GetString(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2);
+    }
+
+    /// <summary>Remembers a correction for the next file.</summary>
+    public void Learn(string name, string instrument) => database.Act(c => c.Run(
+        "INSERT INTO learned_instrument (name, instrument) VALUES ($name, $instrument) ON CONFLICT (name) DO UPDATE SET instrument = $instrument", ("name", name), ("instrument", instrument)));
+
     /// <summary>The director, or null before the first run is done.</summary>
     public DirectorRow? Director()
     {

@@ -12,6 +12,6 @@ export default defineConfig({
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
     },
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    trace: 'off',
   },
 })

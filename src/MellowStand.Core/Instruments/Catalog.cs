@@ -45,7 +45,7 @@ public static class Catalog
         Row("trombone", "Trombone", Family.Brass, InC, "F4", 58, "E2", "F4", "tbn trb tbne trombone trombones tromboni posaune posaunen pos"),
         Row("bass-trombone", "Bass trombone", Family.Brass, InC, "F4", 58, "Bb1", "D4", "bass-trombone b-tbn bassposaune trombone-basso trombone-basse"),
         Row("euphonium", "Euphonium", Family.Brass, InC, "F4", 59, "E2", "F4", "euph euphonium eufonio baritone baritone-horn bariton tenorhorn"),
-        Row("euphonium-tc", "Euphonium (treble clef)", Family.Brass, InBbOctave, "G2", 59, "G3", "G5", "euphonium-tc baritone-tc euphonium-treble-clef baritone-treble-clef"),
+        Row("euphonium-tc", "Euphonium (treble clef)", Family.Brass, InBbOctave, "G2", 59, "G3", "G5", "euphonium-tc baritone-tc euphonium-treble-clef baritone-treble-clef baritone-t-c euphonium-t-c"),
         Row("tuba", "Tuba", Family.Brass, InC, "F4", 59, "F1", "Bb3", "tba tuba tubas bass-tuba basstuba tuben"),
         Row("violin", "Violin", Family.Strings, InC, "G2", 41, "G3", "B5", "vn vln vl violin violins violino violini violine violinen geige geigen violon violons"),
         Row("viola", "Viola", Family.Strings, InC, "C3", 42, "C3", "E5", "va vla viola violas viole bratsche bratschen alto altos"),

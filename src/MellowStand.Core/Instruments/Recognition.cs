@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using MellowStand.Core.Notation;
 
@@ -60,9 +61,15 @@ public static partial class Recognition
 
     private static readonly string[][] Kin = [["clarinet-bb", "clarinet-a", "clarinet-eb"], ["trumpet-bb", "trumpet-c"], ["euphonium", "euphonium-tc"]];
 
+    /// <summary>What a correction is remembered by: the printed name without its desk number, and the transposition.</summary>
+    public static string KeyOf(Part part) => string.Create(CultureInfo.InvariantCulture, $"{Normalize(part.Name)}|{part.Transposition.Semitones}");
+
     /// <summary>Recognises a part.</summary>
-    public static Recognized Of(Part part)
+    /// <param name="part">The part.</param>
+    /// <param name="learned">What the school has corrected before: <see cref="KeyOf"/> to instrument id.</param>
+    public static Recognized Of(Part part, IReadOnlyDictionary<string, string>? learned = null)
     {
+        if (learned is not null && learned.TryGetValue(KeyOf(part), out var taught) && Catalog.Find(taught) is { } known) return new Recognized(known, 1, Desk(part.Name));
         var scores = new Dictionary<Instrument, double>();
         Count(scores, ByName(Normalize(part.Name)), 0.7);
         Count(scores, ByName(Normalize(part.Abbreviation)), 0.25);
@@ -128,13 +135,15 @@ public static partial class Recognition
         return Spaces().Replace(text, " ").Trim();
     }
 
+    // "1 & 2", "I, II", "1.3." and "2nd" all name desks; several are joined by dots.
     private static string? Desk(string name)
     {
-        var match = DeskNumber().Match(name);
-        if (match.Success) return match.Value.TrimEnd('.');
-        var roman = Roman().Match(name);
-        return roman.Success ? roman.Groups[1].Value switch { "I" => "1", "II" => "2", "III" => "3", "IV" => "4", _ => null } : null;
+        var desks = DeskNumber().Matches(name).Select(m => m.Value).ToList();
+        if (desks.Count == 0) desks = [.. Roman().Matches(name).Select(m => RomanDesks[m.Value])];
+        return desks.Count == 0 ? null : string.Join('.', desks.Distinct());
     }
+
+    private static readonly Dictionary<string, string> RomanDesks = new() { ["I"] = "1", ["II"] = "2", ["III"] = "3", ["IV"] = "4" };
 
     [GeneratedRegex(@"\b\d+(st|nd|rd|th|er|e|\.)?\b|\b(i|ii|iii|iv|solo|erste|zweite|1st|2nd)\b")]
     private static partial Regex Ordinals();
@@ -148,7 +157,7 @@ public static partial class Recognition
     [GeneratedRegex(" +")]
     private static partial Regex Spaces();
 
-    [GeneratedRegex(@"\d+(\.\d+)*")]
+    [GeneratedRegex(@"\d+")]
     private static partial Regex DeskNumber();
 
     [GeneratedRegex(@"\b(IV|I{1,3})\b")]

@@ -14,7 +14,15 @@ public sealed record Direction(DirectionKind Kind, string Text, string PartId, i
 
     /// <summary>For a metronome mark: the beat unit in quarters and the beats per minute, when printed as such.</summary>
     public MetronomeMark? Metronome { get; init; }
+
+    /// <summary>For a metric change such as quarter = dotted quarter: both values, when printed as such.</summary>
+    public MetricEquation? Equation { get; init; }
 }
+
+/// <summary>A metric change: the value on the left before the change lasts as long as the value on the right after it.</summary>
+/// <param name="Left">In quarters.</param>
+/// <param name="Right">In quarters.</param>
+public sealed record MetricEquation(Fraction Left, Fraction Right);
 
 /// <summary>Kinds of direction that the stations read.</summary>
 public enum DirectionKind

@@ -8,7 +8,11 @@ namespace MellowStand.Core.Study;
 /// <param name="Text">As printed.</param>
 /// <param name="Kind">What it asks for.</param>
 /// <param name="Metronome">The metronome mark, when it is one.</param>
-public sealed record TempoSign(int Measure, Fraction Onset, string Text, TempoKind Kind, MetronomeMark? Metronome);
+public sealed record TempoSign(int Measure, Fraction Onset, string Text, TempoKind Kind, MetronomeMark? Metronome)
+{
+    /// <summary>For a metric change: the values on the left and right of the equal sign, in quarters.</summary>
+    public MetricEquation? Equation { get; init; }
+}
 
 /// <summary>What a tempo sign asks for.</summary>
 public enum TempoKind
@@ -27,28 +31,11 @@ public enum TempoKind
 }
 
 /// <summary>The tempo signs of a score in order, each once, whichever parts print it.</summary>
-/// <remarks>Meanings of the words: common practice, no published source; numbers for the words are ranges that printed
-/// metronomes carry, from memory.</remarks>
+/// <remarks>Meanings and numbers of the words: <see cref="TempoWords"/>.</remarks>
 public sealed class TempoLine
 {
     /// <summary>Quarters per minute assumed where the score says nothing at all.</summary>
     public const double Default = 96;
-
-    private static readonly (string Word, TempoKind Kind)[] Words =
-    [
-        ("a tempo", TempoKind.Return), ("tempo i", TempoKind.Return), ("tempo primo", TempoKind.Return), ("tempo 1", TempoKind.Return), ("in tempo", TempoKind.Return),
-        ("rit", TempoKind.Slowing), ("rall", TempoKind.Slowing), ("allarg", TempoKind.Slowing), ("slent", TempoKind.Slowing), ("calando", TempoKind.Slowing),
-        ("morendo", TempoKind.Slowing), ("smorz", TempoKind.Slowing), ("meno mosso", TempoKind.Slowing), ("poco meno", TempoKind.Slowing), ("più lento", TempoKind.Slowing),
-        ("slower", TempoKind.Slowing), ("slowing", TempoKind.Slowing), ("broaden", TempoKind.Slowing), ("ritenuto", TempoKind.Slowing), ("langsamer", TempoKind.Slowing),
-        ("zurückhaltend", TempoKind.Slowing), ("cédez", TempoKind.Slowing), ("accel", TempoKind.Quickening), ("string", TempoKind.Quickening), ("più mosso", TempoKind.Quickening),
-        ("piu mosso", TempoKind.Quickening), ("faster", TempoKind.Quickening), ("schneller", TempoKind.Quickening), ("affrett", TempoKind.Quickening),
-    ];
-
-    private static readonly (string Word, double Quarter)[] FixedWords =
-    [
-        ("prestissimo", 190), ("presto", 176), ("vivace", 152), ("vivo", 152), ("allegretto", 108), ("allegro", 132), ("moderato", 100), ("andantino", 84),
-        ("andante", 76), ("adagio", 60), ("larghetto", 60), ("largo", 50), ("lento", 52), ("grave", 42), ("marcia", 112), ("maestoso", 84),
-    ];
 
     /// <summary>Gathers the signs of all parts.</summary>
     public TempoLine(Score score)
@@ -64,35 +51,34 @@ public sealed class TempoLine
     public double QuarterBpmAt(int measure)
     {
         var bpm = Default;
-        foreach (var sign in Signs.Where(s => s.Measure <= measure && s.Kind == TempoKind.Fixed))
-            bpm = sign.Metronome?.QuarterBpm ?? WordTempo(sign.Text) ?? bpm;
+        foreach (var sign in Signs.Where(s => s.Measure <= measure)) bpm = After(sign, bpm);
         return Math.Clamp(bpm, 20, 400);
+    }
+
+    /// <summary>Every change of the steady tempo: quarters from the start of the score, quarters per minute.</summary>
+    public IReadOnlyList<(Fraction Onset, double QuarterBpm)> Changes()
+    {
+        var changes = new List<(Fraction, double)> { (Fraction.Zero, Default) };
+        foreach (var sign in Signs) changes.Add((sign.Onset, After(sign, changes[^1].Item2)));
+        return changes;
     }
 
     /// <summary>The metronome mark in force at a measure, or null when none is printed so far.</summary>
     public MetronomeMark? MarkAt(int measure) => Signs.LastOrDefault(s => s.Measure <= measure && s.Metronome is not null)?.Metronome;
 
-    private static TempoSign? Read(Direction d)
-    {
-        if (d.Kind == DirectionKind.Metronome && d.Metronome is not null) return new TempoSign(d.MeasureIndex, d.Onset, d.Text, TempoKind.Fixed, d.Metronome);
-        if (d.Kind != DirectionKind.Words) return null;
-        var words = d.Text.ToLowerInvariant();
-        foreach (var (word, kind) in Words)
-            if (StartsAWord(words, word)) return new TempoSign(d.MeasureIndex, d.Onset, d.Text, kind, null);
-        return WordTempo(words) is null ? null : new TempoSign(d.MeasureIndex, d.Onset, d.Text, TempoKind.Fixed, null);
-    }
+    /// <summary>True when a tempo is printed at all, as a number, a word or a sounding tempo of the file.</summary>
+    public bool IsPrinted => Signs.Any(s => s.Kind == TempoKind.Fixed);
 
-    private static double? WordTempo(string text)
-    {
-        var words = text.ToLowerInvariant();
-        foreach (var (word, quarter) in FixedWords)
-            if (StartsAWord(words, word)) return quarter;
-        return null;
-    }
+    // An equation such as quarter = dotted quarter keeps the speed of the one value in the other.
+    private static double After(TempoSign sign, double bpm) =>
+        sign.Kind != TempoKind.Fixed ? bpm
+        : sign.Metronome?.QuarterBpm ?? (sign.Equation is { } e ? bpm * (e.Right / e.Left).Value : TempoWords.TempoIn(sign.Text)?.Middle ?? bpm);
 
-    private static bool StartsAWord(string text, string word)
+    private static TempoSign? Read(Direction d) => d switch
     {
-        var i = text.IndexOf(word, StringComparison.Ordinal);
-        return i == 0 || (i > 0 && !char.IsLetter(text[i - 1]));
-    }
+        { Kind: DirectionKind.Metronome, Metronome: not null } or { Kind: DirectionKind.Metronome, Equation: not null } =>
+            new TempoSign(d.MeasureIndex, d.Onset, d.Text, TempoKind.Fixed, d.Metronome) { Equation = d.Equation },
+        { Kind: DirectionKind.Words } when TempoWords.TempoIn(d.Text) is { } word => new TempoSign(d.MeasureIndex, d.Onset, d.Text, word.Kind!.Value, null),
+        _ => null,
+    };
 }

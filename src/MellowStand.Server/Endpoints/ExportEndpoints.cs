@@ -10,6 +10,9 @@ public static class ExportEndpoints
     /// <summary>The registered media type of MusicXML.</summary>
     public const string MusicXml = "application/vnd.recordare.musicxml+xml";
 
+    /// <summary>The registered media type of compressed MusicXML.</summary>
+    public const string PackedMusicXml = "application/vnd.recordare.musicxml";
+
     private const int MostCells = 600;
 
     /// <summary>Maps the group.</summary>
@@ -17,6 +20,7 @@ public static class ExportEndpoints
     {
         var group = api.MapGroup("/pieces/{id:long}").WithTags("Export");
         group.MapGet("/export.musicxml", Export).Produces<string>(200, MusicXml);
+        group.MapGet("/export.mxl", Packed).Produces<string>(200, PackedMusicXml);
         group.MapGet("/slice.musicxml", Slice).Produces<string>(200, MusicXml);
     }
 
@@ -24,8 +28,15 @@ public static class ExportEndpoints
     {
         var piece = desk.Open(id);
         var name = $"{desk.Row(id).Title}.musicxml";
-        if (original) return TypedResults.File(piece.Original, ScoreFile.IsZip(piece.Original) ? "application/vnd.recordare.musicxml" : MusicXml, desk.Row(id).FileName);
+        if (original) return TypedResults.File(piece.Original, ScoreFile.IsZip(piece.Original) ? PackedMusicXml : MusicXml, desk.Row(id).FileName);
         return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, RangeOf(piece, part, from, to)), MusicXml, name);
+    }
+
+    private static FileContentHttpResult Packed(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)
+    {
+        var piece = desk.Open(id);
+        var plain = ScoreExport.Write(piece.Original, piece.Changes, RangeOf(piece, part, from, to));
+        return TypedResults.File(PackedScore.Of(plain), PackedMusicXml, $"{desk.Row(id).Title}.mxl");
     }
 
     private static FileContentHttpResult Slice(long id, PieceDesk desk, string part, string? from = null, string? to = null)

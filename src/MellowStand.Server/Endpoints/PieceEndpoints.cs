@@ -22,6 +22,7 @@ public static class PieceEndpoints
     {
         var group = api.MapGroup("/pieces").WithTags("Pieces");
         group.MapPost("", Import).DisableAntiforgery();
+        group.MapPost("/preview", Preview).DisableAntiforgery();
         group.MapGet("", Shelf);
         group.MapGet("/{id:long}", One);
         group.MapPut("/{id:long}", Update);
@@ -36,29 +37,38 @@ public static class PieceEndpoints
     public sealed record InstrumentView(string Id, string Name, string Family);
 
     private static Created<PieceView> Import(
-        IFormFile file, [FromForm] string? kind, [FromForm] DateOnly? due, [FromForm] string? etudeSet, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
+        IFormFile file, [FromForm] string? kind, [FromForm] DateOnly? due, [FromForm] string? etudeSet, [FromForm] string? instruments, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
     {
-        if (file.Length > ScoreFile.MaxBytes) throw new Refusal(413, "The file is larger than 32 MB. Export the score without pictures and sounds, as MusicXML.");
-        using var stream = new MemoryStream();
-        file.CopyTo(stream);
-        var bytes = stream.ToArray();
-        var name = Names.Clean(Path.GetFileName(file.FileName));
-        var score = ReadNamed(bytes, name);
-        var title = score.Title.Length > 0 ? score.Title : Path.GetFileNameWithoutExtension(name);
-        var id = pieces.Add(Names.Clean(title), kind == "etude" ? "etude" : "piece", Names.CleanOrNull(etudeSet), due, name, bytes, clock.GetUtcNow());
+        var upload = Upload.Of(file);
+        var chosen = Corrections(instruments, upload.Score);
+        var title = upload.Score.Title.Length > 0 ? upload.Score.Title : Path.GetFileNameWithoutExtension(upload.Name);
+        var id = pieces.Add(Names.Clean(title), kind == "etude" ? "etude" : "piece", Names.CleanOrNull(etudeSet), due, upload.Name, upload.Bytes, clock.GetUtcNow());
+        foreach (var (part, instrument) in chosen) desk.Correct(id, part, instrument);
         return TypedResults.Created($"/api/pieces/{id}", PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
     }
 
-    private static Core.Notation.Score ReadNamed(byte[] bytes, string name)
+    // Corrections made before the piece was kept: part=instrument, separated by semicolons.
+    private static List<(string Part, string Instrument)> Corrections(string? text, Core.Notation.Score score)
     {
-        try
+        var pairs = (text ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries).Select(p => p.Split('=')).Select(p => (Part: p[0], Instrument: p.Length > 1 ? p[1] : "")).ToList();
+        foreach (var (part, instrument) in pairs)
         {
-            return ScoreReader.Read(bytes);
+            if (score.FindPart(part) is null) throw Refusal.BadRequest($"There is no part \"{Names.Clean(part)}\" in this file.");
+            CheckInstrument(instrument);
         }
-        catch (ScoreFormatException e)
-        {
-            throw new Refusal(StatusCodes.Status422UnprocessableEntity, $"{name}: {e.Message}");
-        }
+
+        return pairs;
+    }
+
+    private static void CheckInstrument(string? instrument)
+    {
+        if (Catalog.Find(instrument) is null) throw Refusal.BadRequest($"There is no instrument \"{Names.Clean(instrument ?? "")}\". Choose one from /api/instruments.");
+    }
+
+    private static Ok<ScorePreview> Preview(IFormFile file, HouseRepository house)
+    {
+        var upload = Upload.Of(file);
+        return TypedResults.Ok(ScorePreview.Of(upload.Name, upload.Score, house.LearnedInstruments()));
     }
 
     private static Ok<IReadOnlyList<ShelfView>> Shelf(ShelfService shelf) => TypedResults.Ok(shelf.List());
@@ -87,12 +97,11 @@ public static class PieceEndpoints
         return One(id, desk, clock);
     }
 
-    private static Ok<PieceView> SetInstrument(long id, string part, InstrumentEdit edit, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
+    private static Ok<PieceView> SetInstrument(long id, string part, InstrumentEdit edit, PieceDesk desk, TimeProvider clock)
     {
         _ = desk.Open(id).Part(part);
-        if (Catalog.Find(edit.Instrument) is null) throw Refusal.BadRequest($"There is no instrument \"{Names.Clean(edit.Instrument ?? "")}\". Choose one from /api/instruments.");
-        pieces.SetInstrument(id, part, edit.Instrument);
-        desk.Forget(id);
+        CheckInstrument(edit.Instrument);
+        desk.Correct(id, part, edit.Instrument);
         return One(id, desk, clock);
     }
 

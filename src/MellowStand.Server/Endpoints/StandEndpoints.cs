@@ -13,11 +13,14 @@ public static class StandEndpoints
         app.MapSession();
         var api = app.MapGroup("/api").RequireAuthorization();
         api.MapPieces();
+        api.MapEditions();
         api.MapNotes();
         api.MapStudy();
         api.MapUnify();
         api.MapDecisions();
         api.MapExport();
+        api.MapMidi();
+        api.MapTables();
         api.MapTempo();
         api.MapAssign();
         api.MapHear();

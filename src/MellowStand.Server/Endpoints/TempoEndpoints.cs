@@ -53,6 +53,14 @@ public static class TempoEndpoints
         return new TempoMark(unit, tempo.Bpm);
     }
 
+    /// <summary>Reads a tempo that a click can run at.</summary>
+    /// <exception cref="LadderException">It is out of bounds.</exception>
+    public static TempoMark Playable(TempoView tempo)
+    {
+        var mark = Mark(tempo, "click");
+        return double.IsFinite(mark.Bpm) && mark.Bpm is > 0 and <= 1000 ? mark : throw new LadderException("A click runs at more than 0 and at most 1000 beats a minute.");
+    }
+
     /// <summary>Reads how a ladder climbs.</summary>
     /// <exception cref="LadderException">The word is unknown.</exception>
     public static LadderBy By(string? by) => by switch
@@ -76,9 +84,7 @@ public static class TempoEndpoints
     {
         var piece = desk.Open(id);
         var (from, to) = piece.Range(request.From, request.To);
-        var mark = Mark(new TempoView(request.Unit, request.Bpm), "click");
-        if (!double.IsFinite(mark.Bpm) || mark.Bpm is <= 0 or > 1000) throw new LadderException("A click runs at more than 0 and at most 1000 beats a minute.");
-        return TypedResults.Ok(ClickTrack.Of(piece.Current, from, to, mark));
+        return TypedResults.Ok(ClickTrack.Of(piece.Current, from, to, Playable(new TempoView(request.Unit, request.Bpm))));
     }
 
     private static Ok<TempoHint> Hint(long id, PieceDesk desk, string? from = null)

@@ -20,7 +20,7 @@ public sealed class OpenPiece
     private readonly Lazy<IReadOnlyList<Difference>> _stillOpen;
 
     /// <summary>Reads a piece with its decisions.</summary>
-    public OpenPiece(byte[] original, IReadOnlyList<DecisionRow> decisions, House house, IReadOnlyDictionary<string, string> instruments)
+    public OpenPiece(byte[] original, IReadOnlyList<DecisionRow> decisions, House house, IReadOnlyDictionary<string, string> instruments, IReadOnlyDictionary<string, string> learned)
     {
         Original = original;
         Decisions = decisions;
@@ -29,7 +29,7 @@ public sealed class OpenPiece
         Changes = [.. decisions.SelectMany(d => d.Changes)];
         Current = Changes.Count == 0 ? Printed : ReadWithChanges();
         Instruments = Printed.Parts.ToDictionary(p => p.Id, p =>
-            instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p));
+            instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, learned));
         _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument));
         _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
         _heat = new(() => HeatMap.Of(_study.Value, _findings.Value));

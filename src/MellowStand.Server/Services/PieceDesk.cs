@@ -33,6 +33,14 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
     /// <exception cref="Refusal">There is no such piece.</exception>
     public PieceRow Row(long id) => pieces.Find(id) ?? throw Refusal.NotFound($"There is no piece {id} on the shelf. Open the shelf and choose one.");
 
+    /// <summary>Corrects a part's instrument here, and remembers it for the next file.</summary>
+    public void Correct(long id, string part, string instrument)
+    {
+        if (Open(id).Printed.FindPart(part) is { } found) house.Learn(Core.Instruments.Recognition.KeyOf(found), instrument);
+        pieces.SetInstrument(id, part, instrument);
+        Forget(id);
+    }
+
     /// <summary>Forgets a piece that changed.</summary>
     public void Forget(long id)
     {
@@ -55,5 +63,5 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
     }
 
     private OpenPiece Read(long id) =>
-        new(pieces.Original(id)!, decisions.InForce(id), house.House(), pieces.Instruments(id));
+        new(pieces.Original(id)!, decisions.InForce(id), house.House(), pieces.Instruments(id), house.LearnedInstruments());
 }

@@ -21,27 +21,26 @@ internal static class DirectionReader
         ["64th"] = new(1, 16),
     };
 
-    public static IEnumerable<(DirectionKind Kind, string Text, MetronomeMark? Metronome)> Of(XElement direction)
+    public static IEnumerable<DirectionSign> Of(XElement direction)
     {
         foreach (var e in direction.Elements("direction-type").Elements())
         {
             switch (e.Name.LocalName)
             {
                 case "dynamics":
-                    foreach (var mark in MarkReader.Dynamics(e)) yield return (DirectionKind.Dynamic, mark.Value!, null);
+                    foreach (var mark in MarkReader.Dynamics(e)) yield return new(DirectionKind.Dynamic, mark.Value!);
                     break;
                 case "words":
-                    if (e.Value.Trim() is { Length: > 0 } words) yield return (DirectionKind.Words, words, null);
+                    if (e.Value.Trim() is { Length: > 0 } words) yield return new(DirectionKind.Words, words);
                     break;
                 case "rehearsal":
-                    yield return (DirectionKind.Rehearsal, e.Value.Trim(), null);
+                    yield return new(DirectionKind.Rehearsal, e.Value.Trim());
                     break;
                 case "metronome":
-                    var mark2 = Metronome(e);
-                    yield return (DirectionKind.Metronome, MetronomeText(e), mark2);
+                    yield return new(DirectionKind.Metronome, MetronomeText(e), Metronome(e), Equation(e));
                     break;
                 case "segno" or "coda":
-                    yield return (DirectionKind.Sign, e.Name.LocalName, null);
+                    yield return new(DirectionKind.Sign, e.Name.LocalName);
                     break;
                 default: break;
             }
@@ -49,6 +48,15 @@ internal static class DirectionReader
     }
 
     private static string MetronomeText(XElement e) => string.Join(' ', e.Elements().Select(x => x.Value.Trim()).Where(x => x.Length > 0));
+
+    // Two beat units, or two metronome notes, with nothing but an equal sign between them.
+    private static MetricEquation? Equation(XElement e)
+    {
+        var units = e.Elements("beat-unit").Select(u => (Name: u.Value.Trim(), Dots: u.ElementsAfterSelf().TakeWhile(x => x.Name.LocalName == "beat-unit-dot").Count()))
+            .Concat(e.Elements("metronome-note").Select(n => (Name: n.Element("metronome-type")?.Value.Trim() ?? "", Dots: n.Elements("metronome-dot").Count()))).ToList();
+        if (units.Count != 2 || e.Element("per-minute") is not null || !units.All(u => Units.ContainsKey(u.Name))) return null;
+        return new MetricEquation(Dotted(Units[units[0].Name], Math.Min(units[0].Dots, 4)), Dotted(Units[units[1].Name], Math.Min(units[1].Dots, 4)));
+    }
 
     private static MetronomeMark? Metronome(XElement e)
     {
@@ -75,3 +83,6 @@ internal static class DirectionReader
         return numbers;
     }
 }
+
+/// <summary>What one sign of a direction says.</summary>
+internal sealed record DirectionSign(DirectionKind Kind, string Text, MetronomeMark? Metronome = null, MetricEquation? Equation = null);

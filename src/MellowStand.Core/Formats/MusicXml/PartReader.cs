@@ -138,8 +138,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
         // An "offset" moves the sign on the page by a hair; the sign belongs to the moment it is written at.
         var offset = _cursor;
         var staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16);
-        foreach (var (kind, text, metronome) in DirectionReader.Of(e))
-            Directions.Add(new Direction(kind, text, content.Id, _measure, offset, staff) { Metronome = metronome });
+        foreach (var sign in DirectionReader.Of(e))
+            Directions.Add(new Direction(sign.Kind, sign.Text, content.Id, _measure, offset, staff) { Metronome = sign.Metronome, Equation = sign.Equation });
         foreach (var wedge in e.Elements("direction-type").Elements("wedge"))
             Wedges.Add(new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff));
     }

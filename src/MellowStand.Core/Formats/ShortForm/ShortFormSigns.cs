@@ -59,6 +59,18 @@ internal static partial class ShortFormSigns
 
     private static XElement? Tempo(string text)
     {
+        if (Equation().Match(text) is { Success: true } e)
+        {
+            var equal = new XElement("metronome");
+            foreach (var side in new[] { e.Groups[1].Value, e.Groups[2].Value })
+            {
+                equal.Add(new XElement("beat-unit", Units[side[..1]]));
+                if (side.Length > 1) equal.Add(new XElement("beat-unit-dot"));
+            }
+
+            return Direction("above", equal);
+        }
+
         var m = TempoText().Match(text);
         if (!m.Success) return null;
         var metronome = new XElement("metronome", new XElement("beat-unit", Units[m.Groups[1].Value]));
@@ -87,6 +99,9 @@ internal static partial class ShortFormSigns
         new("direction", new XAttribute("placement", placement), new XElement("direction-type", type));
 
     private static XElement Bar(string location, params XElement[] content) => new("barline", new XAttribute("location", location), content);
+
+    [GeneratedRegex(@"^([whqes]\.?)=([whqes]\.?)$")]
+    private static partial Regex Equation();
 
     [GeneratedRegex(@"^([whqes])(\.?)=(\d+(?:\.\d+)?(?:-\d+)?)$")]
     private static partial Regex TempoText();
