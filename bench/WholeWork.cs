@@ -59,6 +59,21 @@ public class Growth
     public int Tenfold() => Work.All(_tenfold);
 }
 
+/// <summary>Reading ten times the measures, as a ratio to once.</summary>
+public class ReadingGrowth
+{
+    private readonly byte[] _once = Generated.Score(24, 160);
+    private readonly byte[] _tenfold = Generated.Score(24, 1600);
+
+    /// <summary>24 × 160.</summary>
+    [Benchmark(Baseline = true, Description = "read 24 x 160")]
+    public Score Once() => ScoreReader.Read(_once);
+
+    /// <summary>24 × 1600.</summary>
+    [Benchmark(Description = "read 24 x 1600")]
+    public Score Tenfold() => ScoreReader.Read(_tenfold);
+}
+
 internal static class Work
 {
     public static int All(byte[] bytes)

@@ -17,6 +17,9 @@ const views = [
   ['house-rules', '/house-rules'],
   ['records', '/records'],
   ['sheet', '/sheet/2'],
+  ['parts', '/piece/1/parts'],
+  ['part', '/piece/1/part/P3'],
+  ['import', '/'],
 ]
 
 const stand = await startStand({ demo: true, port: 5239 })
@@ -26,10 +29,15 @@ page.on('console', (m) => m.type() === 'error' && console.log('page says:', m.te
 for (const [name, path] of views.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
   await page.goto(stand.url + path)
   await page.waitForLoadState('networkidle')
-  if (path.startsWith('/piece') || path.startsWith('/sheet')) await page.waitForSelector('.music svg', { timeout: 30_000 })
+  if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts') await page.waitForSelector('.music svg', { timeout: 30_000 })
   await page.waitForTimeout(700)
   if (name === 'study' || name === 'unify') await page.keyboard.press('j')
   await page.waitForTimeout(400)
+  if (name === 'import') {
+    await page.getByLabel('Score file').setInputFiles('../../demo/scores/harbor-lanterns.musicxml')
+    await page.getByRole('dialog').waitFor()
+    await page.waitForTimeout(500)
+  }
   await page.screenshot({ path: `${folder}/${name}.png` })
   console.log(name)
 }

@@ -14,7 +14,7 @@ const bare = computed(() => route.meta.bare === true)
   <AConfigProvider :theme="theme">
     <AApp class="shell">
       <a class="skip" href="#main">Skip to the work</a>
-      <AppNav v-if="!bare && route.name !== 'piece'" />
+      <AppNav v-if="!bare && route.name !== 'piece' && route.name !== 'parts'" />
       <RouterView />
       <ShortcutsDialog />
     </AApp>

@@ -39,6 +39,18 @@ export const router = createRouter({
       meta: { title: 'Piece' },
     },
     {
+      path: '/piece/:id(\\d+)/parts',
+      name: 'parts',
+      component: () => import('./parts/PartsView.vue'),
+      meta: { title: 'Parts and files' },
+    },
+    {
+      path: '/piece/:id(\\d+)/part/:part',
+      name: 'part',
+      component: () => import('./parts/PartPrint.vue'),
+      meta: { bare: true, title: 'Part' },
+    },
+    {
       path: '/sheet/:passage(\\d+)',
       name: 'sheet',
       component: () => import('./views/SheetView.vue'),

@@ -1,3 +1,4 @@
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
@@ -11,7 +12,9 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Transpose">Sounding minus written, in semitones.</param>
 /// <param name="InstrumentId">The instrument's key in the catalog, or null.</param>
 /// <param name="Confidence">0 to 1: how sure the recognition is.</param>
-public sealed record PartView(string Id, string Name, string? Instrument, int Transpose, string? InstrumentId, double Confidence);
+/// <param name="Desk">The desk number in its name, or null.</param>
+/// <param name="CanSplit">True for a part on one staff that two players may read.</param>
+public sealed record PartView(string Id, string Name, string? Instrument, int Transpose, string? InstrumentId, double Confidence, string? Desk, bool CanSplit);
 
 /// <summary>A measure on the strip.</summary>
 public sealed record FrameView(int Index, string Label, string? Rehearsal, string Meter, string Key, bool Pickup, string Length, double QuarterBpm);
@@ -29,8 +32,12 @@ public sealed record PieceView(
     private static PartView Part(Part p, OpenPiece piece)
     {
         var recognized = piece.Instruments[p.Id];
-        return new PartView(p.Id, p.Name, recognized.Instrument?.Name, p.Transposition.Semitones, recognized.Instrument?.Id, recognized.Confidence);
+        return new PartView(p.Id, p.Name, recognized.Instrument?.Name, p.Transposition.Semitones, recognized.Instrument?.Id, recognized.Confidence, recognized.Desk, CanSplit(p));
     }
+
+    // Two voices, or a name with two desks over chords.
+    private static bool CanSplit(Part p) => p.Staves == 1 && (p.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct().Count() == 2
+        || (Recognition.Of(p).Desk?.Contains('.', StringComparison.Ordinal) == true && p.Notes.Any(n => n.Heads.Count > 1)));
 
     private static FrameView Frame(MeasureFrame m, OpenPiece piece) => new(
         m.Index, m.Label, m.Rehearsal, m.Meter.ToString(), ConcertKey(piece.Current.Parts[0], m.Index), m.IsPickup, m.Length.ToString(),

@@ -199,6 +199,8 @@ export interface paths {
                         due?: string;
                     } & {
                         etudeSet?: string;
+                    } & {
+                        instruments?: string;
                     };
                 };
             };
@@ -210,6 +212,47 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScorePreview"];
                     };
                 };
             };
@@ -708,6 +751,188 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/editions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionRow"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionPlanView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/editions/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionPlanView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/editions/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/parts/{part}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    part: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionPlanView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/study": {
         parameters: {
             query?: never;
@@ -1097,6 +1322,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/export.mxl": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/vnd.recordare.musicxml": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/slice.musicxml": {
         parameters: {
             query?: never;
@@ -1126,6 +1392,165 @@ export interface paths {
                     };
                     content: {
                         "application/vnd.recordare.musicxml+xml": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/export.mid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "audio/midi": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/click.mid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    to?: string;
+                    unit?: string;
+                    bpm?: number;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "audio/midi": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/tables/{table}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    table: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/tables/{table}.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    table: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown[];
                     };
                 };
             };
@@ -1878,6 +2303,43 @@ export interface components {
              */
             decision: null | number;
         };
+        /** @description What differs between two editions of a piece at one address. */
+        EditionChange: {
+            /** @description `part-added`, `part-removed`, `measure-added`, `measure-removed`, `pitch`, `rhythm`, `marks` or `slurs`. */
+            kind: string;
+            /** @description The part's name, or empty for all parts. */
+            part: string;
+            /** @description Label of the measure in the new edition; in the old one for a removed measure; empty for a part. */
+            measure: string;
+            /** @description One sentence. */
+            what: string;
+        };
+        /** @description A new edition compared with the one on the shelf. */
+        EditionPlanView: {
+            /** @description What differs, in score order. */
+            changes: components["schemas"]["EditionChange"][];
+            /**
+             * Format: int32
+             * @description How many decisions carry over.
+             */
+            carried: number;
+            /** @description Decisions that cannot, and why. */
+            lost: components["schemas"]["LostDecisionView"][];
+        };
+        /** @description An edition that another one has replaced. */
+        EditionRow: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /** @description Name of its file, for display only. */
+            fileName: string;
+            /** @description Why it was replaced. */
+            reason: string;
+            /** @description When, in UTC. */
+            replaced: string;
+        };
         /** @description A finding as the interface shows it. */
         FindingView: {
             id: string;
@@ -2044,6 +2506,13 @@ export interface components {
             heard: string;
             note: string;
         };
+        /** @description A decision that the new edition cannot take. */
+        LostDecisionView: {
+            /** Format: int64 */
+            id: number;
+            what: string;
+            why: string;
+        };
         /** @description One note, chord or rest, ties joined. */
         NoteView: {
             /** @description Its address. */
@@ -2092,6 +2561,10 @@ export interface components {
              * @description 0 to 1: how sure the recognition is.
              */
             confidence: number;
+            /** @description The desk number in its name, or null. */
+            desk: null | string;
+            /** @description True for a part on one staff that two players may read. */
+            canSplit: boolean;
         };
         /** @description A passage to hand out. */
         PassageRequest: {
@@ -2200,6 +2673,44 @@ export interface components {
             chair: number;
             level: string;
         };
+        /** @description A part of a file that is not kept yet. */
+        PreviewPart: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its printed name. */
+            name: string;
+            /** @description The instrument's key, or null when nothing fits. */
+            instrumentId: null | string;
+            /**
+             * Format: double
+             * @description 0 to 1.
+             */
+            confidence: number;
+            /** @description The desk number in its name, or null. */
+            desk: null | string;
+            /**
+             * Format: int32
+             * @description How many notes it has.
+             */
+            notes: number;
+            /**
+             * Format: int32
+             * @description Sounding minus written, in semitones.
+             */
+            transpose: number;
+        };
+        /** @description A place where key or meter changes, or where tempo words stand. */
+        PreviewPlace: {
+            measure: string;
+            what: string;
+        };
+        /** @description A stretch of measures played in a row. */
+        PreviewRun: {
+            from: string;
+            to: string;
+            /** Format: int32 */
+            measures: number;
+        };
         /** @description Which reading the rules would take. */
         ProposalView: {
             mark: string;
@@ -2253,6 +2764,22 @@ export interface components {
             atDate: null | number;
             /** @description The reason with its numbers. */
             why: string;
+        };
+        /** @description What was read of a file before it is kept. */
+        ScorePreview: {
+            fileName: string;
+            title: string;
+            composer: null | string;
+            parts: components["schemas"]["PreviewPart"][];
+            /** Format: int32 */
+            measures: number;
+            keys: components["schemas"]["PreviewPlace"][];
+            meters: components["schemas"]["PreviewPlace"][];
+            tempos: components["schemas"]["PreviewPlace"][];
+            order: components["schemas"]["PreviewRun"][];
+            /** Format: int32 */
+            played: number;
+            warnings: string[];
         };
         /** @description A section to add or rename. */
         SectionEdit: {

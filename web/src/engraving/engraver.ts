@@ -13,16 +13,21 @@ function start(): Worker {
   return made
 }
 
-/** Engraves a slice of MusicXML as SVG. */
-export async function engrave(xml: string, width: number, scale = 40): Promise<string> {
+export interface Engraved {
+  svg: string
+  measures: number
+}
+
+/** Engraves a slice of MusicXML as SVG; with a height, the first page of that height only. */
+export async function engrave(xml: string, width: number, scale = 40, height?: number): Promise<Engraved> {
   worker ??= start()
   const id = next++
   const answer = await new Promise<EngraveAnswer>((resolve) => {
     waiting.set(id, resolve)
-    worker!.postMessage({ id, xml, width, scale })
+    worker!.postMessage({ id, xml, width, scale, height })
   })
   if (answer.svg === undefined) throw new Error(answer.error ?? 'The engraver gave no page.')
-  return answer.svg
+  return { svg: answer.svg, measures: answer.measures ?? 0 }
 }
 
 /** Address of a slice that the server cuts. */
@@ -33,10 +38,15 @@ export function sliceUrl(piece: number, parts: readonly string[], from: string, 
 
 /** Fetches and engraves a slice. */
 export async function engraveSlice(url: string, width: number, scale?: number): Promise<string> {
+  return (await engravePage(url, width, scale)).svg
+}
+
+/** Fetches a slice and engraves its first page; tells how many measures it holds. */
+export async function engravePage(url: string, width: number, scale?: number, height?: number): Promise<Engraved> {
   const response = await fetch(url)
   if (!response.ok) {
     const problem = (await response.json().catch(() => null)) as { detail?: string } | null
     throw new Error(problem?.detail ?? 'The music could not be loaded. Try again.')
   }
-  return engrave(await response.text(), width, scale)
+  return engrave(await response.text(), width, scale, height)
 }

@@ -30,7 +30,12 @@ const names: Record<string, string> = { study: 'Study', unify: 'Unify', tempo: '
         {{ names[s] }}<span v-if="s === 'unify' && remaining > 0" class="count">{{ remaining }}</span>
       </RouterLink>
     </nav>
-    <a class="export" :href="`/api/pieces/${piece.id}/export.musicxml`" download>Export score</a>
+    <RouterLink
+      class="export"
+      :to="{ name: 'parts', params: { id: piece.id } }"
+      :aria-current="route.name === 'parts' ? 'page' : undefined"
+      >Parts and files</RouterLink
+    >
   </header>
 </template>
 

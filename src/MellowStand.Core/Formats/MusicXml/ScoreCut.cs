@@ -21,7 +21,12 @@ internal static class ScoreCut
         root.Add(Head.SelectMany(name => source.Elements(name)));
         root.Add(new XElement("part-list", parts.Select(Header)));
         root.Add(parts.Select(p => Part(document, p, from, to, range.WithNoteIds)));
-        if (range.WithNoteIds) OnceOnTop(root);
+        if (range.WithNoteIds)
+        {
+            OnceOnTop(root);
+            BorrowTempo(document, root, from);
+        }
+
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
     }
 
@@ -34,6 +39,25 @@ internal static class ScoreCut
             part.Descendants("ending").Remove();
         }
     }
+
+    // A score prints tempo and rehearsal marks once, above its top part; a part that is cut out needs them too.
+    private static void BorrowTempo(ScoreDocument document, XElement root, int from)
+    {
+        var top = root.Elements("part").FirstOrDefault();
+        if (top is null || top.Attribute("id")?.Value == document.Parts[0].Id) return;
+        foreach (var (measure, index) in top.Elements("measure").Select((m, i) => (m, from + i)))
+        {
+            if (measure.Elements("direction").Any(IsForAll)) continue;
+            var lent = (document.Parts[0].Measures[index]?.Elements() ?? []).TakeWhile(e => e.Name.LocalName != "note")
+                .Where(e => e.Name.LocalName == "direction" && IsForAll(e)).Select(e => new XElement(e)).ToList();
+            if (lent.Count == 0) continue;
+            foreach (var e in lent) e.Elements("staff").Remove();
+            if (measure.Elements("note").FirstOrDefault() is { } first) first.AddBeforeSelf(lent);
+        }
+    }
+
+    private static bool IsForAll(XElement direction) => direction.Elements("direction-type").Elements()
+        .Any(e => e.Name.LocalName is "metronome" or "rehearsal" || (e.Name.LocalName == "words" && Study.TempoWords.TempoIn(e.Value) is not null));
 
     private static XElement Header(PartContent part)
     {

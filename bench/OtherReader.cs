@@ -1,0 +1,61 @@
+using System.Diagnostics;
+using System.Globalization;
+using MellowStand.Core.Formats.MusicXml;
+
+namespace MellowStand.Bench;
+
+/// <summary>Our reading beside that of a MusicXML reader from npm (musicxml-io), on the same bytes and machine in the same run.</summary>
+internal static class OtherReader
+{
+    private const int Rounds = 15;
+
+    public static void Compare()
+    {
+        var bytes = Generated.Score(24, 160);
+        var file = Path.Combine(Path.GetTempPath(), $"stand-bench-{Environment.ProcessId}.musicxml");
+        File.WriteAllBytes(file, bytes);
+        try
+        {
+            var ours = Median(() => ScoreReader.Read(bytes));
+            var theirs = Node(file);
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to the npm reader's parse: {ours / theirs:0.00}"));
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"bytes held per note: {HeldPerNote(bytes):0}"));
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+    }
+
+    private static double Median(Func<object> act)
+    {
+        for (var i = 0; i < 5; i++) act();
+        var times = new List<double>();
+        for (var i = 0; i < Rounds; i++)
+        {
+            var clock = Stopwatch.StartNew();
+            GC.KeepAlive(act());
+            times.Add(clock.Elapsed.TotalMilliseconds);
+        }
+
+        return times.Order().ElementAt(Rounds / 2);
+    }
+
+    private static double Node(string file)
+    {
+        using var node = Process.Start(new ProcessStartInfo("node", ["bench/reader.mjs", file, Rounds.ToString(CultureInfo.InvariantCulture)]) { RedirectStandardOutput = true })!;
+        var said = node.StandardOutput.ReadToEnd();
+        node.WaitForExit();
+        return double.Parse(said, CultureInfo.InvariantCulture);
+    }
+
+    private static double HeldPerNote(byte[] bytes)
+    {
+        var before = GC.GetTotalMemory(forceFullCollection: true);
+        var score = ScoreReader.Read(bytes);
+        var held = GC.GetTotalMemory(forceFullCollection: true) - before;
+        var notes = score.Parts.Sum(p => p.Notes.Count);
+        GC.KeepAlive(score);
+        return (double)held / notes;
+    }
+}
