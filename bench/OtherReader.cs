@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using System.Xml.Linq;
 using MellowStand.Core.Formats.MusicXml;
 
 namespace MellowStand.Bench;
@@ -16,7 +17,11 @@ internal static class OtherReader
         File.WriteAllBytes(file, bytes);
         try
         {
+            var bare = Median(() => XDocument.Load(new MemoryStream(bytes)));
             var ours = Median(() => ScoreReader.Read(bytes));
+            var tenfold = Generated.Score(24, 1600);
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to a bare load: {ours / bare:0.00}"));
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio reading ten times the measures: {Median(() => ScoreReader.Read(tenfold)) / ours:0.00}"));
             var theirs = Node(file);
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to the npm reader's parse: {ours / theirs:0.00}"));
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"bytes held per note: {HeldPerNote(bytes):0}"));

@@ -8,6 +8,12 @@ using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using MellowStand.Bench;
 
 // Speed claims are ratios within one run on one machine, never times: ./stand bench
+if (args.Contains("quick"))
+{
+    OtherReader.Compare();
+    return;
+}
+
 var config = ManualConfig.CreateEmpty()
     .AddJob(Job.Default.WithToolchain(InProcessEmitToolchain.Instance).WithWarmupCount(2).WithIterationCount(8).WithInvocationCount(2).WithUnrollFactor(1))
     .AddDiagnoser(MemoryDiagnoser.Default)

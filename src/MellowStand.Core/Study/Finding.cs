@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study;
 
@@ -28,6 +29,16 @@ public enum Severity
 public sealed record Finding(
     string Rule, IReadOnlyList<string> Parts, int From, int To, IReadOnlyList<string> Notes, Severity Severity, string Title, string Why)
 {
+    /// <summary>A finding that speaks of notes; its measures are theirs.</summary>
+    /// <param name="rule">The rule's name.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="notes">The notes, at least one.</param>
+    /// <param name="severity">How much it matters.</param>
+    /// <param name="title">A few words.</param>
+    /// <param name="why">One sentence.</param>
+    public static Finding At(string rule, Part part, IReadOnlyCollection<Note> notes, Severity severity, string title, string why) =>
+        new(rule, [part.Id], notes.Min(n => n.MeasureIndex), notes.Max(n => n.MeasureIndex), [.. notes.Select(n => n.Id).Distinct()], severity, title, why);
+
     /// <summary>The same for the same finding in the same score, whatever else is found.</summary>
     public string Id
     {

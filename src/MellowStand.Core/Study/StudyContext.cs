@@ -8,6 +8,9 @@ namespace MellowStand.Core.Study;
 public sealed class StudyContext
 {
     private readonly Dictionary<string, LevelLine> _levels = [];
+    private readonly Dictionary<string, Melody> _melodies = [];
+    private readonly Dictionary<string, IReadOnlyList<string>> _sounds = [];
+    private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Func<Part, Instrument?> _instrument;
 
     /// <summary>Prepares a score.</summary>
@@ -20,6 +23,7 @@ public sealed class StudyContext
         House = house;
         _instrument = instrument ?? (p => Recognition.Of(p).Instrument);
         Tempo = new TempoLine(score);
+        _keys = new(() => KeyFinder.Stretches(score));
     }
 
     /// <summary>The whole score.</summary>
@@ -37,18 +41,49 @@ public sealed class StudyContext
     /// <summary>The dynamics of a part.</summary>
     public LevelLine LevelsOf(Part part) => _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(Score, part);
 
+    /// <summary>The line of a part.</summary>
+    public Melody MelodyOf(Part part) => _melodies.TryGetValue(part.Id, out var melody) ? melody : _melodies[part.Id] = new Melody(part);
+
+    /// <summary>For each measure of a part what sounds in it, whatever the octave; equal texts are equal lines.</summary>
+    public IReadOnlyList<string> SoundsOf(Part part) => _sounds.TryGetValue(part.Id, out var sounds) ? sounds : _sounds[part.Id] =
+        [.. part.Measures.Select(m => string.Join(' ', MelodyOf(part).ByMeasure[m.Index].Select(n => $"{n.Offset}:{n.SoundingDuration}:{n.TopSounding % 12}")))];
+
+    /// <summary>The sounding keys that the music is in, whatever is printed.</summary>
+    public IReadOnlyList<KeyStretch> Keys => _keys.Value;
+
+    /// <summary>Seconds from one moment to another at the steady tempo of the first one's measure.</summary>
+    public double Seconds(int measure, Fraction quarters) => quarters.Value * 60 / Tempo.QuarterBpmAt(measure);
+
+    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter; a pickup counts from where its measure would begin.</summary>
+    public Fraction BeatsIn(Note note)
+    {
+        var frame = Score.Measures[note.MeasureIndex];
+        var missing = frame.IsPickup ? frame.Meter.Length - frame.Length : Fraction.Zero;
+        return (note.Offset + missing) / frame.Meter.BeatUnit;
+    }
+
+    /// <summary>True when a note begins on a beat of its meter.</summary>
+    public bool IsOnBeat(Note note)
+    {
+        var frame = Score.Measures[note.MeasureIndex];
+        var missing = frame.IsPickup ? frame.Meter.Length - frame.Length : Fraction.Zero;
+        var at = note.Offset + missing;
+        var beat = Fraction.Zero;
+        foreach (var length in frame.Meter.Beats)
+        {
+            if (beat == at) return true;
+            beat += length;
+        }
+
+        return beat == at;
+    }
+
+    /// <summary>Measures in words: <c>measure 5</c>, <c>measures 5–8</c>.</summary>
+    public string Measures(int from, int to) => from == to ? $"measure {Label(from)}" : $"measures {Label(from)}–{Label(to)}";
+
     /// <summary>The printed label of a measure.</summary>
     public string Label(int measure) => Score.Measures[measure].Label;
 
     /// <summary>The beat of a moment in its measure, from 1, in the beat unit of the meter; e.g. <c>2</c> or <c>2½</c>.</summary>
-    public string Beat(Note note)
-    {
-        var meter = Score.Measures[note.MeasureIndex].Meter;
-        var missing = Score.Measures[note.MeasureIndex] is { IsPickup: true } m ? meter.Length - m.Length : Fraction.Zero;
-        var beats = (note.Offset + missing) / meter.BeatUnit;
-        var whole = beats.Numerator / beats.Denominator;
-        var rest = beats - new Fraction(whole);
-        var sign = rest == Fraction.Zero ? "" : rest.ToString() switch { "1/2" => "½", "1/4" => "¼", "3/4" => "¾", "1/3" => "⅓", "2/3" => "⅔", var t => " " + t };
-        return (whole + 1).ToString(System.Globalization.CultureInfo.InvariantCulture) + sign;
-    }
+    public string Beat(Note note) => CountOff.Mixed(BeatsIn(note) + 1);
 }

@@ -13,6 +13,9 @@ public sealed record FindingView(
 /// <summary>Heat of one part, a value a measure from 0 to 1.</summary>
 public sealed record HeatRow(string Part, IReadOnlyList<double> Heat);
 
+/// <summary>The counting words of a measure, one a note that is struck.</summary>
+public sealed record CountingView(string Measure, string Line);
+
 /// <summary>Study: findings, heat, and what was dismissed.</summary>
 public static class StudyEndpoints
 {
@@ -21,6 +24,7 @@ public static class StudyEndpoints
     {
         var group = api.MapGroup("/pieces/{id:long}").WithTags("Study");
         group.MapGet("/study", Study);
+        group.MapGet("/counting", Counting);
         group.MapGet("/heat", Heat);
         group.MapGet("/heat/reasons", Reasons);
         group.MapPut("/study/{finding}/dismissal", Dismiss);
@@ -46,6 +50,15 @@ public static class StudyEndpoints
         var last = Math.Min(f.To, piece.Current.Measures.Count - 1);
         return new FindingView(f.Id, f.Rule, f.Parts, piece.Label(f.From), piece.Label(last), f.From, last, f.Notes,
             f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, dismissed);
+    }
+
+    private static Ok<IEnumerable<CountingView>> Counting(long id, string part, PieceDesk desk, string? from = null, string? to = null, string? words = null)
+    {
+        var piece = desk.Open(id);
+        var (first, last) = piece.Range(from, to);
+        var school = words ?? piece.House["counting-words"];
+        if (!CountingLine.Schools.Contains(school)) throw Refusal.BadRequest($"There are no counting words \"{Names.Clean(school)}\". Use one of {string.Join(", ", CountingLine.Schools)}.");
+        return TypedResults.Ok(Enumerable.Range(first, last - first + 1).Select(m => new CountingView(piece.Label(m), CountingLine.Of(piece.Study, piece.Part(part), m, school))));
     }
 
     private static HashSet<string> Parts(OpenPiece piece, string list) => [.. list.Split(',').Select(p => piece.Part(p).Id)];

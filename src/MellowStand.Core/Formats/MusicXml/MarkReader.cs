@@ -39,7 +39,9 @@ internal static class MarkReader
         foreach (var e in group.Elements())
         {
             var name = e.Name.LocalName;
-            if (name == "wavy-line") yield return new Mark($"wavy-line-{e.Attribute("type")?.Value}");
+            // A sign under an ornament alters its lower note.
+            if (name == "accidental-mark" && e.Attribute("placement")?.Value == "below") yield return new Mark("accidental-mark-below", ValueOf(e));
+            else if (name == "wavy-line") yield return new Mark($"wavy-line-{e.Attribute("type")?.Value}");
             else yield return new Mark(name, ValueOf(e));
         }
     }

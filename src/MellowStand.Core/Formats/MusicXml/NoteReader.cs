@@ -4,52 +4,127 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Formats.MusicXml;
 
-/// <summary>One <c>note</c> element as a notehead or rest.</summary>
-/// <remarks>Source: MusicXML 4.0, element "note".</remarks>
-internal static class NoteReader
+/// <summary>One <c>note</c> element, its children taken in a single pass.</summary>
+/// <remarks>Source: MusicXML 4.0, element "note". A score has tens of thousands of notes: each child is looked at once.</remarks>
+internal sealed class NoteReader
 {
-    public static NoteHead? Head(XElement e, string id, Transposition transposition)
+    private XElement? _pitch;
+    private XElement? _accidental;
+    private bool _tieStart;
+    private bool _tieStop;
+    private bool _tieElement;
+
+    public NoteReader(XElement e)
     {
-        var (start, stop) = Ties(e);
-        if (e.Element("pitch") is { } pitch && Pitch(pitch) is { } written)
-            return new NoteHead(id, written, written.Midi + transposition.Semitones, e.Element("accidental")?.Value.Trim(), start, stop);
-        return e.Element("rest") is null ? new NoteHead(id, null, null, null, start, stop) : null;
+        for (var node = e.FirstNode; node is not null; node = node.NextNode)
+            if (node is XElement child) Take(child);
     }
 
-    public static NoteKind Kind(XElement e) =>
-        e.Element("rest") is not null ? NoteKind.Rest
-        : e.Element("pitch") is not null ? NoteKind.Pitched
-        : NoteKind.Unpitched;
+    public XElement? Grace { get; private set; }
 
-    public static (int Actual, int Normal) Tuplet(XElement e)
+    public XElement? Duration { get; private set; }
+
+    public XElement? Notations { get; private set; }
+
+    public bool HasMoreNotations { get; private set; }
+
+    public bool IsChord { get; private set; }
+
+    public bool IsRest { get; private set; }
+
+    public bool IsCue { get; private set; }
+
+    public string Voice { get; private set; } = "1";
+
+    public int Staff { get; private set; } = 1;
+
+    public string? Type { get; private set; }
+
+    public int Dots { get; private set; }
+
+    public string? Beam { get; private set; }
+
+    public (int Actual, int Normal) Tuplet { get; private set; } = (1, 1);
+
+    public NoteKind Kind => IsRest ? NoteKind.Rest : _pitch is not null ? NoteKind.Pitched : NoteKind.Unpitched;
+
+    public static string IdOf(string partId, int ordinal) => string.Create(CultureInfo.InvariantCulture, $"{partId}-n{ordinal}");
+
+    public NoteHead? Head(string id, Transposition transposition)
     {
-        if (e.Element("time-modification") is not { } modification) return (1, 1);
-        return (Math.Clamp(modification.Element("actual-notes").Int() ?? 1, 1, 1000), Math.Clamp(modification.Element("normal-notes").Int() ?? 1, 1, 1000));
+        var accidental = _accidental?.Value.Trim();
+        if (_pitch is not null && Pitch(_pitch) is { } written) return new NoteHead(id, written, written.Midi + transposition.Semitones, accidental, _tieStart, _tieStop);
+        return IsRest ? null : new NoteHead(id, null, null, null, _tieStart, _tieStop);
     }
+
+    private void Take(XElement child)
+    {
+        switch (child.Name.LocalName)
+        {
+            case "pitch": _pitch = child; break;
+            case "rest": IsRest = true; break;
+            case "chord": IsChord = true; break;
+            case "grace": Grace = child; break;
+            case "cue": IsCue = true; break;
+            case "duration": Duration = child; break;
+            case "voice": Voice = child.Value.Trim(); break;
+            case "staff": Staff = Math.Clamp(child.Int() ?? 1, 1, 16); break;
+            case "type": Type = child.Value.Trim(); break;
+            case "dot": Dots++; break;
+            case "accidental": _accidental = child; break;
+            case "beam" when Beam is null && child.Attribute("number")?.Value is null or "1": Beam = child.Value.Trim(); break;
+            case "time-modification": Tuplet = ReadTuplet(child); break;
+            case "tie": TakeTie(child, isSound: true); break;
+            case "notations": TakeNotations(child); break;
+            default: break;
+        }
+    }
+
+    private void TakeNotations(XElement child)
+    {
+        HasMoreNotations |= Notations is not null;
+        Notations ??= child;
+        if (_tieElement) return;
+        for (var node = child.FirstNode; node is not null; node = node.NextNode)
+            if (node is XElement { Name.LocalName: "tied" } tied) TakeTie(tied, isSound: false);
+    }
+
+    // The sounding tie wins over the drawn one.
+    private void TakeTie(XElement e, bool isSound)
+    {
+        if (isSound && !_tieElement) (_tieStart, _tieStop) = (false, false);
+        _tieElement |= isSound;
+        var type = e.Attribute("type")?.Value;
+        _tieStart |= type == "start";
+        _tieStop |= type == "stop";
+    }
+
+    private static (int Actual, int Normal) ReadTuplet(XElement e) =>
+        (Math.Clamp(e.Element("actual-notes").Int() ?? 1, 1, 1000), Math.Clamp(e.Element("normal-notes").Int() ?? 1, 1, 1000));
 
     private static Pitch? Pitch(XElement e)
     {
-        if (!Enum.TryParse<Step>(e.Element("step")?.Value.Trim(), out var step) || !Enum.IsDefined(step)) return null;
-        if (e.Element("octave").Int() is not { } octave) return null;
-        var alter = e.Element("alter") is { } a ? a.Decimal() ?? 0 : 0;
-        return new Pitch(step, Math.Clamp(alter, -4, 4), Math.Clamp(octave, -1, 12));
+        Step? step = null;
+        int? octave = null;
+        var alter = 0m;
+        for (var node = e.FirstNode; node is not null; node = node.NextNode)
+        {
+            if (node is not XElement child) continue;
+            switch (child.Name.LocalName)
+            {
+                case "step": step ??= StepOf(child.Value); break;
+                case "octave": octave ??= child.Int(); break;
+                case "alter": alter = child.Decimal() ?? 0; break;
+                default: break;
+            }
+        }
+
+        return step is { } s && octave is { } o ? new Pitch(s, Math.Clamp(alter, -4, 4), Math.Clamp(o, -1, 12)) : null;
     }
 
-    private static (bool Start, bool Stop) Ties(XElement e)
+    private static Step? StepOf(string text)
     {
-        bool start = false, stop = false;
-        foreach (var tie in e.Elements("tie")) Take(tie, ref start, ref stop);
-        if (start || stop) return (start, stop);
-        foreach (var tied in e.Elements("notations").Elements("tied")) Take(tied, ref start, ref stop);
-        return (start, stop);
+        var letter = text.AsSpan().Trim();
+        return letter.Length != 1 ? null : "CDEFGAB".IndexOf(letter[0], StringComparison.Ordinal) is var place and >= 0 ? (Step)place : null;
     }
-
-    private static void Take(XElement e, ref bool start, ref bool stop)
-    {
-        var type = e.Attribute("type")?.Value;
-        start |= type == "start";
-        stop |= type == "stop";
-    }
-
-    public static string IdOf(string partId, int ordinal) => string.Create(CultureInfo.InvariantCulture, $"{partId}-n{ordinal}");
 }

@@ -51,8 +51,16 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             var (key, meter) = atStart ?? (_state.Key, _state.Meter);
             InForce.Add((key, meter, _state.MeterChanged));
             Lengths.Add(_furthest);
-            Notes.AddRange(_measureNotes.OrderBy(n => n.Offset));
+            Notes.AddRange(InOrder(_measureNotes));
         }
+    }
+
+    // Most measures of one voice stand in order already.
+    private static List<Note> InOrder(List<Note> notes)
+    {
+        for (var i = 1; i < notes.Count; i++)
+            if (notes[i].Offset < notes[i - 1].Offset) return [.. notes.OrderBy(n => n.Offset)];
+        return notes;
     }
 
     private void ReadElement(XElement e)
@@ -60,8 +68,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
         switch (e.Name.LocalName)
         {
             case "note": ReadNote(e); break;
-            case "backup": Move(-Duration(e)); break;
-            case "forward": Move(Duration(e)); break;
+            case "backup": Move(-Duration(e.Element("duration"))); break;
+            case "forward": Move(Duration(e.Element("duration"))); break;
             case "attributes": _state.Apply(e, Warn); break;
             case "direction": ReadDirection(e); break;
             default: break;
@@ -71,22 +79,22 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
     private void ReadNote(XElement e)
     {
         var id = NoteReader.IdOf(content.Id, ++_ordinal);
-        var kind = NoteReader.Kind(e);
-        var head = NoteReader.Head(e, id, _state.Transposition);
-        if (kind == NoteKind.Pitched && head is null)
+        var read = new NoteReader(e);
+        var kind = read.Kind;
+        var head = read.Head(id, _state.Transposition);
+        if (kind == NoteKind.Pitched && head?.Written is null)
         {
             Warn("a note has no readable pitch: it is read as a rest");
-            kind = NoteKind.Rest;
+            (kind, head) = (NoteKind.Rest, null);
         }
 
-        if (e.Element("chord") is not null && _lastNote is { } chord && head is not null)
+        if (read.IsChord && _lastNote is { } chord && head is not null)
         {
-            JoinChord(chord, head, e);
+            JoinChord(chord, head, e, read);
             return;
         }
 
-        var grace = e.Element("grace");
-        var duration = grace is null ? Duration(e) : Fraction.Zero;
+        var duration = read.Grace is null ? Duration(read.Duration) : Fraction.Zero;
         var note = new Note
         {
             Id = id,
@@ -95,16 +103,16 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             Offset = _cursor,
             Duration = duration,
             Kind = kind,
-            Voice = e.Element("voice")?.Value.Trim() ?? "1",
-            Staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16),
-            IsGrace = grace is not null,
-            GraceSlash = grace?.Attribute("slash")?.Value == "yes",
-            IsCue = e.Element("cue") is not null,
-            Type = e.Element("type")?.Value.Trim(),
-            Dots = e.Elements("dot").Count(),
-            Beam = e.Elements("beam").FirstOrDefault(b => b.Attribute("number")?.Value is null or "1")?.Value.Trim(),
-            Tuplet = NoteReader.Tuplet(e),
-            Marks = [.. MarkReader.Of(e)],
+            Voice = read.Voice,
+            Staff = read.Staff,
+            IsGrace = read.Grace is not null,
+            GraceSlash = read.Grace?.Attribute("slash")?.Value == "yes",
+            IsCue = read.IsCue,
+            Type = read.Type,
+            Dots = read.Dots,
+            Beam = read.Beam,
+            Tuplet = read.Tuplet,
+            Marks = read.Notations is null ? [] : [.. MarkReader.Of(e)],
         };
         if (head is not null)
         {
@@ -112,7 +120,7 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             note.Heads = [head];
         }
 
-        TakeSlurs(note, e);
+        if (read.Notations is not null) TakeSlurs(note, e);
         _measureNotes.Add(note);
         _lastNote = note;
         if (!note.IsGrace) Move(duration);
@@ -125,12 +133,13 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             SlurSigns.Add(new SlurSign(slur.Attribute("type")?.Value ?? "", slur.Attribute("number")?.Value ?? "1", note));
     }
 
-    private void JoinChord(Note chord, NoteHead head, XElement e)
+    private void JoinChord(Note chord, NoteHead head, XElement e, NoteReader read)
     {
-        TakeSlurs(chord, e);
         head.Owner = chord;
         chord.Heads = [.. chord.Heads, head];
-        if (e.Element("notations") is not null) chord.Marks = [.. chord.Marks.Union(MarkReader.Of(e))];
+        if (read.Notations is null) return;
+        TakeSlurs(chord, e);
+        chord.Marks = [.. chord.Marks.Union(MarkReader.Of(e))];
     }
 
     private void ReadDirection(XElement e)
@@ -144,9 +153,9 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             Wedges.Add(new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff));
     }
 
-    private Fraction Duration(XElement e)
+    private Fraction Duration(XElement? text)
     {
-        if (e.Element("duration") is not { } text) return Fraction.Zero;
+        if (text is null) return Fraction.Zero;
         if (text.Exact() is { } n && n >= Fraction.Zero) return n / _state.Divisions;
         Warn($"the duration \"{PartState.Short(text.Value)}\" makes no sense: it is read as nothing");
         return Fraction.Zero;

@@ -18,25 +18,26 @@ public static class ScoreFile
 
     /// <summary>Reads the file's XML.</summary>
     /// <param name="bytes">The whole file.</param>
+    /// <param name="keepWhiteSpace">Keep white space between elements, so that the document can be given back as it came.</param>
     /// <exception cref="ScoreFormatException">The file is too large, no XML, no archive, or asks for an entity.</exception>
-    public static XDocument Load(byte[] bytes)
+    public static XDocument Load(byte[] bytes, bool keepWhiteSpace = true)
     {
         if (bytes.Length == 0) throw new ScoreFormatException("The file is empty. Export the score again as MusicXML and choose that file.");
         if (bytes.Length > MaxBytes)
             throw new ScoreFormatException($"The file is larger than {MaxBytes / 1024 / 1024} MB. Export the score without pictures and sounds, as MusicXML.");
-        return LoadXml(IsZip(bytes) ? Unpack(bytes) : bytes);
+        return LoadXml(IsZip(bytes) ? Unpack(bytes) : bytes, keepWhiteSpace);
     }
 
     /// <summary>True when the bytes start like a zip archive.</summary>
     public static bool IsZip(byte[] bytes) => bytes.Length > 3 && bytes[0] == 'P' && bytes[1] == 'K' && bytes[2] <= 8;
 
-    private static XDocument LoadXml(byte[] bytes)
+    private static XDocument LoadXml(byte[] bytes, bool keepWhiteSpace)
     {
         try
         {
             RefuseEntities(bytes);
             using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings());
-            return XDocument.Load(reader, LoadOptions.PreserveWhitespace);
+            return XDocument.Load(reader, keepWhiteSpace ? LoadOptions.PreserveWhitespace : LoadOptions.None);
         }
         catch (XmlException e)
         {
@@ -93,7 +94,7 @@ public static class ScoreFile
         var container = zip.GetEntry("META-INF/container.xml");
         if (container is not null)
         {
-            var named = LoadXml(ReadBounded(container)).Descendants()
+            var named = LoadXml(ReadBounded(container), false).Descendants()
                 .FirstOrDefault(e => e.Name.LocalName == "rootfile")?.Attribute("full-path")?.Value;
             if (named is not null && zip.GetEntry(named) is { } entry) return entry;
         }

@@ -9,7 +9,7 @@ public static class ScoreReader
 {
     /// <summary>Reads the bytes of a .musicxml, .xml or .mxl file.</summary>
     /// <exception cref="ScoreFormatException">The file is no score, is damaged, or is not safe.</exception>
-    public static Score Read(byte[] bytes) => Read(ScoreDocument.Load(bytes));
+    public static Score Read(byte[] bytes) => Read(ScoreDocument.Of(ScoreFile.Load(bytes, keepWhiteSpace: false)));
 
     /// <summary>Reads a loaded document.</summary>
     /// <exception cref="ScoreFormatException">The document's numbers are beyond reading.</exception>
@@ -53,6 +53,8 @@ public static class ScoreReader
     {
         var frames = new List<MeasureFrame>(labels.Count);
         var start = Fraction.Zero;
+        var rehearsals = new Dictionary<int, string>();
+        foreach (var mark in readers.SelectMany(r => r.Directions).Where(d => d.Kind == DirectionKind.Rehearsal)) rehearsals.TryAdd(mark.MeasureIndex, mark.Text);
         for (var i = 0; i < labels.Count; i++)
         {
             var meter = readers[0].InForce[i].Meter;
@@ -60,8 +62,7 @@ public static class ScoreReader
             var length = content > Fraction.Zero ? content : meter.Length;
             var isImplicit = document.MeasureHeads[i].Attribute("implicit")?.Value == "yes";
             var isPickup = length < meter.Length && (i == 0 || isImplicit);
-            var rehearsal = readers.SelectMany(r => r.Directions).FirstOrDefault(d => d.Kind == DirectionKind.Rehearsal && d.MeasureIndex == i);
-            frames.Add(new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsal?.Text));
+            frames.Add(new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsals.GetValueOrDefault(i)));
             start += length;
         }
 

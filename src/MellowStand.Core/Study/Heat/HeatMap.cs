@@ -96,12 +96,16 @@ public static class HeatMap
     private static Dictionary<(string, int), double> Warnings(StudyContext context, IReadOnlyList<Finding> findings)
     {
         var weights = new Dictionary<(string, int), double>();
-        foreach (var finding in findings)
+        var places = findings.Any(f => f.Severity > Severity.Note && f.Notes.Count > 0)
+            ? context.Score.Parts.SelectMany(p => p.Notes).ToDictionary(n => n.Id, n => (n.PartId, n.MeasureIndex)) : [];
+        foreach (var finding in findings.Where(f => f.Severity > Severity.Note))
         {
-            var weight = finding.Severity switch { Severity.Stop => 2.0, Severity.Warn => 1.0, _ => 0.3 };
-            foreach (var part in finding.Parts)
-                for (var m = finding.From; m <= Math.Min(finding.To, context.Score.Measures.Count - 1); m++)
-                    weights[(part, m)] = weights.GetValueOrDefault((part, m)) + weight;
+            var weight = finding.Severity == Severity.Stop ? 2.0 : 1.0;
+            // A finding that names its notes warms their measures only, not everything from the first to the last.
+            var cells = finding.Notes.Count > 0
+                ? finding.Notes.Where(places.ContainsKey).Select(n => places[n])
+                : finding.Parts.SelectMany(p => Enumerable.Range(finding.From, Math.Min(finding.To, context.Score.Measures.Count - 1) - finding.From + 1).Select(m => (p, m)));
+            foreach (var cell in cells.Distinct()) weights[cell] = weights.GetValueOrDefault(cell) + weight;
         }
 
         return weights;

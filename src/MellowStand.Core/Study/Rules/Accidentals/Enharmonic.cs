@@ -1,0 +1,25 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>A note whose name stops a beginner: A♯, G♭, E♯, B♯, C♭, F♭, and double signs.</summary>
+/// <remarks>Told once a part and name, with all its places: the other name is the one that the hand knows. Common practice, no published
+/// source.</remarks>
+public sealed class Enharmonic : IStudyRule
+{
+    private static readonly HashSet<string> Stoppers = ["A♯", "G♭", "E♯", "B♯", "C♭", "F♭"];
+
+    /// <inheritdoc/>
+    public string Name => "enharmonic";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
+        from note in part.Notes
+        where !note.IsCue
+        from head in note.Heads
+        where head.Written is { } p && head.TiedFrom is null && (Stoppers.Contains(p.Name) || Math.Abs(p.Alter) == 2)
+        group note by head.Written!.Value with { Octave = 4 } into places
+        let other = Spelling.Enharmonic(places.Key)
+        select Finding.At(Name, part, [.. places], Severity.Note, $"{places.Key.Name} is {other}",
+            $"{places.Key.Name} is played as {other}{(places.Count() > 1 ? $", {places.Count()} times from measure {context.Label(places.First().MeasureIndex)} on" : "")}: write the easier name in.");
+}

@@ -1,0 +1,85 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>The music moves to another key, and no new signature says so.</summary>
+/// <remarks>States the range, the altered notes as the part reads them, and the key; the key itself is found over all parts by
+/// <see cref="KeyFinder"/>. Told where it lasts at least three measures and the part plays the altered notes.</remarks>
+public sealed class HiddenKey : IStudyRule
+{
+    private const int LeastMeasures = 3;
+    private const double LeastShare = 0.6;
+
+    /// <inheritdoc/>
+    public string Name => "hidden-key";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        foreach (var (from, to, key) in Joined(context, part))
+        {
+            if (to - from + 1 < LeastMeasures || FirstOfPiece(context, part, from, to)) continue;
+            var printed = part.Measures[from].Key;
+            var moved = new KeySignature(key.FifthsNear(Sounding(part, printed)) + WrittenShift(part, printed));
+            var altered = Enum.GetValues<Step>().Where(s => moved.AlterOf(s) != printed.AlterOf(s)).ToList();
+            var notes = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && !n.IsTieContinuation).ToList();
+            var hits = notes.Where(n => n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == moved.AlterOf(p.Step))).ToList();
+            var misses = notes.Count(n => n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == printed.AlterOf(p.Step)));
+            if (hits.Count < 2 || hits.Count < LeastShare * (hits.Count + misses)) continue;
+            var mode = moved with { Mode = key.IsMinor ? "minor" : "major" };
+            var names = string.Join(", ", Order(moved, altered).Select(s => Signed(s, moved.AlterOf(s))));
+            yield return new Finding(Name, [part.Id], from, to, [.. hits.Select(n => n.Id)], Severity.Warn, $"Hidden key: {mode.Name}",
+                $"From measure {context.Label(from)} to {context.Label(to)} the music is in {mode.Name} with no new signature: {names}{(altered.Count == 1 ? " throughout" : "")}. {Return(context, to)}");
+        }
+    }
+
+    // Neighbouring stretches with the same signature (a key and its relative) are one; a printed signature that agrees ends it.
+    private static IEnumerable<(int From, int To, KeyStretch Key)> Joined(StudyContext context, Part part)
+    {
+        (int From, int To, KeyStretch Key)? open = null;
+        foreach (var stretch in context.Keys)
+        {
+            foreach (var (from, to) in BySignature(part, stretch))
+            {
+                var hidden = stretch.FifthsNear(Sounding(part, part.Measures[from].Key)) != Sounding(part, part.Measures[from].Key);
+                if (open is { } o && hidden && o.Key.RelativeMajor == stretch.RelativeMajor && o.To + 1 == from && part.Measures[o.From].Key == part.Measures[from].Key)
+                {
+                    open = (o.From, to, to - from > o.To - o.From ? stretch : o.Key);
+                    continue;
+                }
+
+                if (open is { } done) yield return done;
+                open = hidden ? (from, to, stretch) : null;
+            }
+        }
+
+        if (open is { } last) yield return last;
+    }
+
+    private static IEnumerable<(int From, int To)> BySignature(Part part, KeyStretch stretch)
+    {
+        var from = stretch.From;
+        for (var m = stretch.From + 1; m <= stretch.To + 1; m++)
+        {
+            if (m <= stretch.To && part.Measures[m].Key == part.Measures[from].Key) continue;
+            yield return (from, m - 1);
+            from = m;
+        }
+    }
+
+    // A signature that is wrong from the first note to the last is a way of writing, as in the old modes.
+    private static bool FirstOfPiece(StudyContext context, Part part, int from, int to) =>
+        from == 0 && to == context.Score.Measures.Count - 1 && part.Measures[from].Key.Mode is not (null or "major" or "minor" or "none");
+
+    private static int WrittenShift(Part part, KeySignature printed) => printed.Fifths - Sounding(part, printed);
+
+    private static int Sounding(Part part, KeySignature written) =>
+        written.Written(new Transposition(-part.Transposition.Diatonic, -part.Transposition.Chromatic, 0)).Fifths;
+
+    private static IEnumerable<Step> Order(KeySignature key, List<Step> altered) => key.AlteredSteps.Where(altered.Contains).Concat(altered.Where(s => !key.AlteredSteps.Contains(s)));
+
+    private static string Signed(Step step, decimal alter) => step + (alter == 0 ? "♮" : Pitch.Sign(alter));
+
+    private static string Return(StudyContext context, int to) =>
+        to + 1 < context.Score.Measures.Count ? $"It returns in measure {context.Label(to + 1)}." : "It does not return.";
+}

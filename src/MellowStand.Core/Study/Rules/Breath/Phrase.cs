@@ -1,0 +1,34 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>A stretch of music in one breath: from a rest or breath mark to the next.</summary>
+internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
+{
+    public Fraction Quarters => Notes[^1].Onset + Notes[^1].SoundingDuration - Notes[0].Onset;
+
+    /// <summary>Notes after which one can breathe: the end of a slur, or a note that is tied or long.</summary>
+    public IEnumerable<Note> Places(Part part)
+    {
+        var ends = part.Slurs.Select(s => s.To.Id).ToHashSet();
+        var inside = part.Slurs.SelectMany(s => part.Notes.Skip(part.PlaceFrom(s.From.Onset)).TakeWhile(n => n.Onset < s.To.Onset).Select(n => n.Id)).ToHashSet();
+        return Notes.SkipLast(1).Where(n => !inside.Contains(n.Id) && (ends.Contains(n.Id) || n.Heads.Any(h => h.TiedTo is not null) || n.SoundingDuration >= new Fraction(3, 2)));
+    }
+
+    public static IEnumerable<BreathPhrase> Of(Melody melody)
+    {
+        foreach (var phrase in melody.Phrases())
+        {
+            var open = new List<Note>();
+            foreach (var note in phrase)
+            {
+                open.Add(note);
+                if (!note.Has("breath-mark") && !note.Has("caesura")) continue;
+                yield return new BreathPhrase(open);
+                open = [];
+            }
+
+            if (open.Count > 0) yield return new BreathPhrase(open);
+        }
+    }
+}

@@ -1,0 +1,26 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>The key signature and the notes it alters, at the start and where it changes.</summary>
+/// <remarks>As the part reads it. Source: MusicXML 4.0, element "key".</remarks>
+public sealed class Signature : IStudyRule
+{
+    /// <inheritdoc/>
+    public string Name => "signature";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        if (!part.Notes.Any(n => n.Kind == NoteKind.Pitched)) yield break;
+        for (var m = 0; m < part.Measures.Count; m++)
+        {
+            var key = part.Measures[m].Key;
+            if (m > 0 && key == part.Measures[m - 1].Key) continue;
+            var altered = string.Join(", ", key.AlteredSteps.Select(s => s + Pitch.Sign(key.AlterOf(s))));
+            var hard = Math.Abs(key.Fifths) >= 5 ? " Many signs: practise the scale first." : "";
+            yield return new Finding(Name, [part.Id], m, m, [], Severity.Note, key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}",
+                (m == 0 ? "" : $"The signature changes at measure {context.Label(m)}. ") + (altered.Length == 0 ? "No sharps, no flats." : $"{altered} throughout.") + hard);
+        }
+    }
+}

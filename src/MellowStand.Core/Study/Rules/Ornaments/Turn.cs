@@ -1,0 +1,30 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>A turn: its upper and lower note, and its timing.</summary>
+/// <remarks>A sign under it alters the lower note, one above it the upper. On a note of one and a half beats: half a beat plain, half a beat of a triplet
+/// (upper, main, lower), half a beat plain. Common practice, no published source.</remarks>
+public sealed class Turn : IStudyRule
+{
+    private static readonly string[] Kinds = ["turn", "delayed-turn", "inverted-turn", "delayed-inverted-turn", "vertical-turn"];
+
+    /// <inheritdoc/>
+    public string Name => "turn";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        foreach (var note in part.Notes.Where(n => Kinds.Any(n.Has) && n.Top is not null))
+        {
+            var inverted = note.Has("inverted-turn") || note.Has("delayed-inverted-turn");
+            var (main, upper, lower) = (note.Top!.Value, Trill.Neighbour(part, note, 1), Trill.Neighbour(part, note, -1));
+            var order = inverted ? $"{lower.Name}, {main.Name}, {upper.Name}, {main.Name}" : $"{upper.Name}, {main.Name}, {lower.Name}, {main.Name}";
+            var beats = note.SoundingDuration / context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
+            var timing = beats == new Fraction(3, 2)
+                ? $" Half a beat plain, half a beat of a triplet ({(inverted ? $"{lower.Name} {main.Name} {upper.Name}" : $"{upper.Name} {main.Name} {lower.Name}")}), half a beat plain."
+                : "";
+            yield return Finding.At(Name, part, [note], Severity.Note, $"Turn on {main.Name}: {upper.Name} above, {lower.Name} below", $"The turn plays {order}.{timing}");
+        }
+    }
+}

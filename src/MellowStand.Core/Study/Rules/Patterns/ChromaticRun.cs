@@ -1,0 +1,21 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>A run by half steps.</summary>
+/// <remarks>Five notes or more, so that the hand can trust it. Common practice, no published source.</remarks>
+public sealed class ChromaticRun : IStudyRule
+{
+    internal const int LeastNotes = 5;
+
+    /// <inheritdoc/>
+    public string Name => "chromatic-run";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
+        from phrase in context.MelodyOf(part).Phrases()
+        from run in Runs.Of(phrase, (semitones, _) => Math.Abs(semitones) == 1)
+        where run.Count >= LeastNotes
+        select Finding.At(Name, part, [.. run], Severity.Note, $"Chromatic, {run[0].Top!.Value.Name} to {run[^1].Top!.Value.Name}",
+            $"Every half step {(Runs.Semitones(run[0], run[1]) > 0 ? "up" : "down")} from {run[0].Top} to {run[^1].Top}, {run.Count} notes, none skipped.");
+}

@@ -1,0 +1,31 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>Notes outside the comfortable range of a school player.</summary>
+/// <remarks>Ranges: <see cref="Instruments.WrittenRanges"/>. A note outside even the extreme range may be a misprint.</remarks>
+public sealed class OutsideRange : IStudyRule
+{
+    /// <inheritdoc/>
+    public string Name => "range";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Keyboard or Instruments.Family.Percussion) } instrument) yield break;
+        if (instrument.Transposition.Semitones != part.Transposition.Semitones) yield break;
+        var comfortable = Instruments.WrittenRanges.Of(instrument, context.House["range-level"]);
+        var extreme = Instruments.WrittenRanges.Of(instrument, "extreme");
+        foreach (var group in context.MelodyOf(part).Notes.Where(n => !comfortable.Holds(n.Top!.Value)).GroupBy(n => extreme.Holds(n.Top!.Value)))
+        {
+            foreach (var s in Stretches.Of(group, 4))
+            {
+                var far = s.MaxBy(n => Math.Abs(n.Top!.Value.Midi - ((comfortable.Low.Midi + comfortable.High.Midi) / 2)))!;
+                yield return Finding.At(Name, part, s, group.Key ? Severity.Note : Severity.Warn, group.Key ? $"{far.Top} is outside the comfortable range" : $"{far.Top} is beyond the instrument",
+                    group.Key
+                        ? $"The comfortable range of the {instrument.Name.ToLowerInvariant()} is {comfortable.Low} to {comfortable.High}; here it goes to {far.Top}."
+                        : $"{far.Top} lies outside {extreme.Low} to {extreme.High}: a misprint, another clef, or for another instrument.");
+            }
+        }
+    }
+}

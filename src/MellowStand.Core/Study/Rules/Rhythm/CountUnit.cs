@@ -1,0 +1,51 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>The unit to count is not the meter's lower number.</summary>
+/// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8 in dotted quarters unless
+/// they are slow; a quick 3/4 in one. Common practice, no published source; the bounds are ours.</remarks>
+public sealed class CountUnit : IStudyRule
+{
+    private const double SlowQuarter = 66;
+    private const double SlowDotted = 40;
+    private const double QuickThree = 168;
+    private const double ShareOfShort = 0.08;
+
+    private static readonly Fraction Short = new(1, 6);
+
+    /// <inheritdoc/>
+    public string Name => "count-unit";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        foreach (var (from, to) in Stretches.OfMeterAndTempo(context))
+        {
+            var meter = context.Score.Measures[from].Meter;
+            if (meter.IsSenza || meter.Groups.Count != 1) continue;
+            var quarter = context.Tempo.QuarterBpmAt(from);
+            var unit = meter.Groups[0].Unit;
+            var struck = Enumerable.Range(from, to - from + 1).SelectMany(m => context.MelodyOf(part).ByMeasure[m]).ToList();
+            if (struck.Count == 0) continue;
+            if (meter.IsCompound || (meter.Groups[0] is { Beats: 3, BeatType: 8 }))
+            {
+                var dotted = quarter / (unit * 3).Value;
+                if (dotted >= SlowDotted) yield return Make(part, from, to, $"Count in {Word(unit * 3)}s", $"{meter} goes in {meter.Beats.Count}: {Word(unit * 3)} = {dotted:0.#} is the beat, not {Word(unit)} = {quarter / unit.Value:0.#}.");
+            }
+            else if (meter.Groups[0] is { Beats: 3, BeatType: 4 } && quarter >= QuickThree)
+                yield return Make(part, from, to, "Count in one", $"Quarter = {quarter:0.#} is too quick to beat: dotted half = {quarter / 3:0.#} is the beat.");
+            else if (unit >= 1 && context.Tempo.IsPrinted && quarter <= SlowQuarter && struck.Count(IsShort) >= ShareOfShort * struck.Count)
+                yield return Make(part, from, to, "Count in eighths", $"The music is slow and full of short notes: count eighths at first, quarter = {quarter:0.#} is eighth = {quarter * 2:0.#}.");
+        }
+    }
+
+    private static bool IsShort(Note n) => n.Duration > Fraction.Zero && n.Duration <= Short;
+
+    private Finding Make(Part part, int from, int to, string title, string why) => new(Name, [part.Id], from, to, [], Severity.Note, title, why);
+
+    private static string Word(Fraction quarters) => quarters.ToString() switch
+    {
+        "1/4" => "16th", "3/8" => "dotted 16th", "1/2" => "eighth", "3/4" => "dotted eighth", "1" => "quarter", "3/2" => "dotted quarter", "2" => "half", "3" => "dotted half", var t => t + " of a quarter",
+    };
+}

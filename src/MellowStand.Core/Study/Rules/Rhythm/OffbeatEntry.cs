@@ -1,0 +1,27 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>An entry off the beat after a long rest.</summary>
+/// <remarks>After two measures of rest or more. Common practice, no published source.</remarks>
+public sealed class OffbeatEntry : IStudyRule
+{
+    private const int LeastMeasures = 2;
+
+    /// <inheritdoc/>
+    public string Name => "offbeat-entry";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        var notes = context.MelodyOf(part).Struck;
+        for (var i = 1; i < notes.Count; i++)
+        {
+            var meter = context.Score.Measures[notes[i].MeasureIndex].Meter;
+            var rest = notes[i].Onset - (notes[i - 1].Onset + notes[i - 1].SoundingDuration);
+            if (meter.IsSenza || rest < meter.Length * LeastMeasures || context.IsOnBeat(notes[i])) continue;
+            yield return Finding.At(Name, part, [notes[i]], Severity.Warn, $"Entry off the beat, at {context.Beat(notes[i])}",
+                $"After the rest the first note stands at beat {context.Beat(notes[i])}, not on a beat: breathe on the beat before it.");
+        }
+    }
+}

@@ -1,0 +1,22 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>A fermata and its least length.</summary>
+/// <remarks>Held past its own value, three beats or more. Common practice, no published source.</remarks>
+public sealed class FermataLength : IStudyRule
+{
+    private const int Least = 3;
+
+    /// <inheritdoc/>
+    public string Name => "fermata";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
+        from measure in part.Measures
+        let notes = measure.Notes.Where(n => n.Has("fermata") && n.Sounds).ToList()
+        where notes.Count > 0
+        let own = notes.Max(n => n.SoundingDuration) / context.Score.Measures[measure.Index].Meter.BeatUnit
+        let beats = Math.Max(Least, (own.Numerator / own.Denominator) + 1)
+        select Finding.At(Name, part, notes, Severity.Note, $"Fermata: {beats} beats or more", $"Held past its own value of {CountOff.Mixed(own)} {(own == 1 ? "beat" : "beats")}, {beats} or more, until the hand moves on.");
+}

@@ -1,0 +1,26 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>The beat unit changes, and no equation tells how the old one becomes the new one.</summary>
+/// <remarks>From a simple meter to a compound one, or between beat types, without a new metronome mark. Common practice, no published
+/// source.</remarks>
+public sealed class MetricChange : IStudyRule
+{
+    /// <inheritdoc/>
+    public string Name => "metric-change";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        var measures = context.Score.Measures;
+        for (var m = 1; m < measures.Count; m++)
+        {
+            var (a, b) = (measures[m - 1].Meter, measures[m].Meter);
+            if (a.IsSenza || b.IsSenza || a.BeatUnit == b.BeatUnit || context.Tempo.Signs.Any(s => s.Measure == m && s.Kind == TempoKind.Fixed)) continue;
+            if (a.Groups.Count > 1 || b.Groups.Count > 1) continue;
+            yield return new Finding(Name, [part.Id], m, m, [], Severity.Warn, $"{a} becomes {b} with no equation",
+                $"Nothing says whether the beat or the smaller note stays the same at measure {context.Label(m)}: decide and write it in.");
+        }
+    }
+}
