@@ -84,6 +84,20 @@ public sealed class PieceRepository(Database database)
     public bool Recall(long id, string finding) => database.Act(c => c.Run(
         "DELETE FROM dismissal WHERE piece_id = $id AND finding = $finding", ("id", id), ("finding", finding))) > 0;
 
+    /// <summary>Rules that stay quiet in a piece: rule to whether it is so everywhere.</summary>
+    public IReadOnlyDictionary<string, bool> QuietRules(long id)
+    {
+        using var c = database.Open();
+        return c.Read("SELECT rule, MIN(piece_id) FROM quiet_rule WHERE piece_id IN (0, $id) GROUP BY rule", r => (r.GetString(0), r.GetInt64(1) == 0), ("id", id)).ToDictionary(x => x.Item1, x => x.Item2);
+    }
+
+    /// <summary>Makes a rule quiet in a piece, or everywhere.</summary>
+    public void Quiet(long? piece, string rule, DateTimeOffset now) => database.Act(c => c.Run(
+        "INSERT INTO quiet_rule (piece_id, rule, made) VALUES ($piece, $rule, $now) ON CONFLICT DO NOTHING", ("piece", piece ?? 0), ("rule", rule), ("now", now.Iso())));
+
+    /// <summary>Lets a rule speak again, in the piece and everywhere.</summary>
+    public bool Unquiet(long piece, string rule) => database.Act(c => c.Run("DELETE FROM quiet_rule WHERE piece_id IN (0, $piece) AND rule = $rule", ("piece", piece), ("rule", rule))) > 0;
+
     private static PieceRow Row(Microsoft.Data.Sqlite.SqliteDataReader r) =>
         new(r.GetInt64(0), r.GetString(1), r.GetString(2), r.Text(3), r.Day(4), r.GetString(5));
 

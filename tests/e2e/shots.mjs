@@ -19,6 +19,7 @@ const views = [
   ['sheet', '/sheet/2'],
   ['parts', '/piece/1/parts'],
   ['part', '/piece/1/part/P3'],
+  ['letter', '/piece/1/letter/P3'],
   ['import', '/'],
 ]
 
@@ -29,7 +30,7 @@ page.on('console', (m) => m.type() === 'error' && console.log('page says:', m.te
 for (const [name, path] of views.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
   await page.goto(stand.url + path)
   await page.waitForLoadState('networkidle')
-  if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts') await page.waitForSelector('.music svg', { timeout: 30_000 })
+  if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts' && name !== 'letter') await page.waitForSelector('.music svg', { timeout: 30_000 })
   await page.waitForTimeout(700)
   if (name === 'study' || name === 'unify') await page.keyboard.press('j')
   await page.waitForTimeout(400)

@@ -51,6 +51,12 @@ export const router = createRouter({
       meta: { bare: true, title: 'Part' },
     },
     {
+      path: '/piece/:id(\\d+)/letter/:part',
+      name: 'letter',
+      component: () => import('./parts/PartLetter.vue'),
+      meta: { bare: true, title: 'Part letter' },
+    },
+    {
       path: '/sheet/:passage(\\d+)',
       name: 'sheet',
       component: () => import('./views/SheetView.vue'),

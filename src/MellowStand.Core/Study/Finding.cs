@@ -29,6 +29,9 @@ public enum Severity
 public sealed record Finding(
     string Rule, IReadOnlyList<string> Parts, int From, int To, IReadOnlyList<string> Notes, Severity Severity, string Title, string Why)
 {
+    /// <summary>The dynamic level that it proposes, or null.</summary>
+    public string? Level { get; init; }
+
     /// <summary>A finding that speaks of notes; its measures are theirs.</summary>
     /// <param name="rule">The rule's name.</param>
     /// <param name="part">The part.</param>

@@ -106,9 +106,9 @@ public static class AssignEndpoints
     {
         var row = Find(passages, passage);
         var piece = desk.Open(row.PieceId);
-        var quiet = pieces.Dismissals(row.PieceId);
-        var notes = piece.Findings.Where(f => f.To >= row.From && f.From <= row.To && f.Parts.Any(row.Parts.Contains) && !quiet.ContainsKey(f.Id))
-            .Select(f => StudyEndpoints.View(piece, f, false));
+        var quiet = Quiet.Of(pieces, row.PieceId);
+        var notes = piece.Findings.Where(f => f.To >= row.From && f.From <= row.To && f.Parts.Any(row.Parts.Contains) && !quiet.Holds(f))
+            .Select(f => StudyEndpoints.View(piece, f, false, f.Severity > Severity.Note));
         var names = ensemble.Sections().Where(s => row.Sections.Contains(s.Id)).Select(s => s.Name)
             .Concat(ensemble.Players().Where(p => row.Players.Contains(p.Id)).Select(p => p.Name));
         var beats = CountOff.Mixed(CountOff.Beats(piece.Current.Measures[row.From]));

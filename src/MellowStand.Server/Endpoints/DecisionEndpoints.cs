@@ -108,7 +108,8 @@ public static class DecisionEndpoints
 
     private static string Reason(string? why, string otherwise) => Names.CleanOrNull(why) ?? otherwise;
 
-    private static DecisionView View(OpenPiece piece, DecisionRow d)
+    /// <summary>A decision as the interface shows it.</summary>
+    public static DecisionView View(OpenPiece piece, DecisionRow d)
     {
         var difference = piece.Differences.FirstOrDefault(x => x.Id == d.Difference);
         return new DecisionView(

@@ -8,7 +8,10 @@ namespace MellowStand.Server.Endpoints;
 
 /// <summary>A finding as the interface shows it.</summary>
 public sealed record FindingView(
-    string Id, string Rule, IReadOnlyList<string> Parts, string From, string To, int FromIndex, int ToIndex, IReadOnlyList<string> Notes, string Severity, string Title, string Why, bool Dismissed);
+    string Id, string Rule, IReadOnlyList<string> Parts, string From, string To, int FromIndex, int ToIndex, IReadOnlyList<string> Notes, string Severity, string Title, string Why, bool Dismissed, string Kind, int Rank, bool Shown, bool CanWriteIn);
+
+/// <summary>A rule that stays quiet.</summary>
+public sealed record QuietRuleView(string Rule, bool Everywhere);
 
 /// <summary>Heat of one part, a value a measure from 0 to 1.</summary>
 public sealed record HeatRow(string Part, IReadOnlyList<double> Heat);
@@ -24,6 +27,8 @@ public static class StudyEndpoints
     {
         var group = api.MapGroup("/pieces/{id:long}").WithTags("Study");
         group.MapGet("/study", Study);
+        group.MapGet("/study/quiet-rules", QuietRules);
+        group.MapPost("/study/{finding}/mark", Mark);
         group.MapGet("/counting", Counting);
         group.MapGet("/heat", Heat);
         group.MapGet("/heat/reasons", Reasons);
@@ -36,20 +41,21 @@ public static class StudyEndpoints
     {
         var piece = desk.Open(id);
         var (first, last) = piece.Range(from, to);
-        var quiet = pieces.Dismissals(id);
+        var quiet = Quiet.Of(pieces, id);
         var wanted = part is null ? null : Parts(piece, part);
+        var shown = Ranking.Shown(piece.Findings.Where(f => !quiet.Holds(f)), piece.Current);
         return TypedResults.Ok(piece.Findings
             .Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
-            .Where(f => dismissed || !quiet.ContainsKey(f.Id))
-            .Select(f => View(piece, f, quiet.ContainsKey(f.Id))));
+            .Where(f => dismissed || !quiet.Holds(f))
+            .Select(f => View(piece, f, quiet.Holds(f), shown.Contains(f.Id))));
     }
 
     /// <summary>A finding as the interface shows it.</summary>
-    public static FindingView View(OpenPiece piece, Finding f, bool dismissed)
+    public static FindingView View(OpenPiece piece, Finding f, bool dismissed, bool shown)
     {
         var last = Math.Min(f.To, piece.Current.Measures.Count - 1);
         return new FindingView(f.Id, f.Rule, f.Parts, piece.Label(f.From), piece.Label(last), f.From, last, f.Notes,
-            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, dismissed);
+            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, dismissed, RuleKinds.Of(f.Rule), piece.Ranks[f.Id], shown, f.Notes.Count > 0 || f.From == f.To);
     }
 
     private static Ok<IEnumerable<CountingView>> Counting(long id, string part, PieceDesk desk, string? from = null, string? to = null, string? words = null)
@@ -75,18 +81,52 @@ public static class StudyEndpoints
         return TypedResults.Ok(cell.Reasons);
     }
 
-    private static NoContent Dismiss(long id, string finding, PieceDesk desk, PieceRepository pieces, TimeProvider clock)
+    // The scope: here (this finding), piece (its rule in this piece) or everywhere.
+    private static NoContent Dismiss(long id, string finding, PieceDesk desk, PieceRepository pieces, TimeProvider clock, string scope = "here")
     {
-        var found = desk.Open(id).Findings.FirstOrDefault(f => f.Id == finding)
-            ?? throw Refusal.NotFound("This finding is not in the piece any more. Load the list again.");
-        pieces.Dismiss(id, found.Id, found.Title, clock.GetUtcNow());
+        var found = Find(desk.Open(id), finding);
+        switch (scope)
+        {
+            case "here": pieces.Dismiss(id, found.Id, found.Title, clock.GetUtcNow()); break;
+            case "piece": pieces.Quiet(id, found.Rule, clock.GetUtcNow()); break;
+            case "everywhere": pieces.Quiet(null, found.Rule, clock.GetUtcNow()); break;
+            default: throw Refusal.BadRequest("A dismissal reaches here, piece or everywhere.");
+        }
+
         return TypedResults.NoContent();
     }
 
+    private static Finding Find(OpenPiece piece, string finding) => piece.Findings.FirstOrDefault(f => f.Id == finding)
+        ?? throw Refusal.NotFound("This finding is not in the piece any more. Load the list again.");
+
     private static NoContent Recall(long id, string finding, PieceDesk desk, PieceRepository pieces)
     {
-        _ = desk.Row(id);
-        if (!pieces.Recall(id, finding)) throw Refusal.NotFound("This finding was not dismissed.");
+        var found = desk.Open(id).Findings.FirstOrDefault(f => f.Id == finding);
+        var recalled = pieces.Recall(id, finding) | (found is not null && pieces.Unquiet(id, found.Rule));
+        if (!recalled) throw Refusal.NotFound("This finding was not dismissed.");
         return TypedResults.NoContent();
     }
+
+    private static Ok<IEnumerable<QuietRuleView>> QuietRules(long id, PieceDesk desk, PieceRepository pieces) =>
+        TypedResults.Ok(pieces.QuietRules(desk.Row(id).Id).Select(q => new QuietRuleView(q.Key, q.Value)));
+
+    private static Created<DecisionView> Mark(long id, string finding, HttpContext http, PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
+    {
+        var piece = desk.Open(id);
+        var found = Find(piece, finding);
+        var changes = WriteIn.Of(piece.Study, found);
+        if (changes.Count == 0) throw Refusal.BadRequest("None of its parts plays here, so there is no note to write it at.");
+        var made = decisions.Add(id, null, "free", null, $"Study: {found.Title}", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!.Value;
+        desk.Forget(id);
+        var open = desk.Open(id);
+        return TypedResults.Created($"/api/pieces/{id}/decisions/{made}", DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made)));
+    }
+}
+
+/// <summary>Findings and rules that were dismissed.</summary>
+internal sealed record Quiet(IReadOnlyDictionary<string, string> Findings, IReadOnlyDictionary<string, bool> Rules)
+{
+    public static Quiet Of(PieceRepository pieces, long id) => new(pieces.Dismissals(id), pieces.QuietRules(id));
+
+    public bool Holds(Finding f) => Findings.ContainsKey(f.Id) || Rules.ContainsKey(f.Rule);
 }

@@ -32,7 +32,7 @@ public static class TableEndpoints
         return table switch
         {
             "notes" => [.. piece.Current.Parts.SelectMany(p => SoundingNote.Of(p).Select(n => Note(piece, p, n)))],
-            "findings" => Findings(piece, pieces.Dismissals(id)),
+            "findings" => Findings(piece, Quiet.Of(pieces, id)),
             "decisions" => [.. piece.Decisions.SelectMany(d => d.Changes.Select(c => Decision(piece, d, c)))],
             _ => throw Refusal.NotFound("There is no such table. The tables are notes, findings and decisions."),
         };
@@ -43,11 +43,11 @@ public static class TableEndpoints
         n.First.Sounds ? string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()) : "rest",
         string.Join(' ', n.Heads.Select(h => h.Sounding).OfType<int>()), n.First.Voice, string.Join(' ', n.First.Marks));
 
-    private static List<object> Findings(OpenPiece piece, IReadOnlyDictionary<string, string> quiet) =>
+    private static List<object> Findings(OpenPiece piece, Quiet quiet) =>
     [
         .. piece.Findings.Select(f => new FindingTableRow(
             f.Rule, string.Join(", ", f.Parts.Select(p => NameOf(piece.Part(p)))), piece.Label(f.From), piece.Label(Math.Min(f.To, piece.Current.Measures.Count - 1)),
-            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, quiet.ContainsKey(f.Id))),
+            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, quiet.Holds(f))),
     ];
 
     private static DecisionTableRow Decision(OpenPiece piece, DecisionRow d, Core.Decisions.MarkChange c)

@@ -15,6 +15,7 @@ public sealed class OpenPiece
 {
     private readonly Lazy<StudyContext> _study;
     private readonly Lazy<IReadOnlyList<Finding>> _findings;
+    private readonly Lazy<IReadOnlyDictionary<string, int>> _ranks;
     private readonly Lazy<IReadOnlyList<HeatCell>> _heat;
     private readonly Lazy<(IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences)> _unify;
     private readonly Lazy<IReadOnlyList<Difference>> _stillOpen;
@@ -32,6 +33,7 @@ public sealed class OpenPiece
             instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, learned));
         _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument));
         _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
+        _ranks = new(() => Ranking.Order(_findings.Value).DistinctBy(f => f.Id).Select((f, i) => (f.Id, i + 1)).ToDictionary(x => x.Id, x => x.Item2));
         _heat = new(() => HeatMap.Of(_study.Value, _findings.Value));
         _unify = new(() => UnifyDesk.Compare(Printed, house));
         _stillOpen = new(() => Changes.Count == 0 ? _unify.Value.Differences : UnifyDesk.Compare(Current, house).Differences);
@@ -63,6 +65,9 @@ public sealed class OpenPiece
 
     /// <summary>All findings.</summary>
     public IReadOnlyList<Finding> Findings => _findings.Value;
+
+    /// <summary>Places of findings in the order in which a director reads them, id to place from 1.</summary>
+    public IReadOnlyDictionary<string, int> Ranks => _ranks.Value;
 
     /// <summary>Heat of every part × measure.</summary>
     public IReadOnlyList<HeatCell> Heat => _heat.Value;

@@ -19,8 +19,8 @@ public sealed class ShelfService(PieceRepository pieces, PassageRepository passa
     {
         var piece = desk.Open(row.Id);
         var open = piece.Differences.Count(d => piece.StateOf(d) == "open");
-        var dismissed = pieces.Dismissals(row.Id);
-        var findings = piece.Findings.Count(f => f.Severity >= Severity.Warn && !dismissed.ContainsKey(f.Id));
+        var quiet = Quiet.Of(pieces, row.Id);
+        var findings = piece.Findings.Count(f => f.Severity >= Severity.Warn && !quiet.Holds(f));
         var late = handed.SelectMany(readiness.Of).Count(r => r.Readiness is Readiness.Late);
         return new ShelfView(
             row.Id, row.Title, row.Kind, row.EtudeSet, row.Due, row.Due?.DayNumber - clock.Today().DayNumber, piece.Printed.Parts.Count, piece.Printed.Measures.Count,

@@ -10,7 +10,7 @@ public sealed class HeatTests
 {
     [Fact]
     public void Weights_add_up_to_one() =>
-        Assert.Equal(1, HeatWeights.NoteRate + HeatWeights.Leaps + HeatWeights.Accidentals + HeatWeights.Findings, 9);
+        Assert.Equal(1, typeof(HeatWeights).GetFields().Sum(f => (double)f.GetRawConstantValue()!), 9);
 
     [Property]
     public bool A_faster_tempo_never_cools_a_measure(byte slow, byte more)

@@ -975,6 +975,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/study/quiet-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuietRuleView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/study/{finding}/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    finding: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/counting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    part: string;
+                    from?: string;
+                    to?: string;
+                    words?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CountingView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/heat": {
         parameters: {
             query?: never;
@@ -1062,7 +1179,9 @@ export interface paths {
         get?: never;
         put: {
             parameters: {
-                query?: never;
+                query?: {
+                    scope?: string;
+                };
                 header?: never;
                 path: {
                     id: number;
@@ -2220,6 +2339,11 @@ export interface components {
              */
             seconds: number;
         };
+        /** @description The counting words of a measure, one a note that is struck. */
+        CountingView: {
+            measure: string;
+            line: string;
+        };
         /** @description Name and password. */
         Credentials: {
             name: string;
@@ -2356,6 +2480,11 @@ export interface components {
             title: string;
             why: string;
             dismissed: boolean;
+            kind: string;
+            /** Format: int32 */
+            rank: number;
+            shown: boolean;
+            canWriteIn: boolean;
         };
         /** @description A measure on the strip. */
         FrameView: {
@@ -2717,6 +2846,11 @@ export interface components {
             parts: string[];
             why: string;
             rule: string;
+        };
+        /** @description A rule that stays quiet. */
+        QuietRuleView: {
+            rule: string;
+            everywhere: boolean;
         };
         /** @description What one part prints. */
         ReadingView: {

@@ -74,6 +74,7 @@ async function cut(part: { id: string; name: string }) {
           </td>
           <td class="acts">
             <RouterLink :to="{ name: 'part', params: { id: piece.id, part: p.id } }">Print</RouterLink>
+            <RouterLink :to="{ name: 'letter', params: { id: piece.id, part: p.id } }">Letter</RouterLink>
             <a :href="`/api/pieces/${piece.id}/export.musicxml?part=${p.id}`" download>MusicXML</a>
             <a :href="`/api/pieces/${piece.id}/export.mid?part=${p.id}`" download>MIDI</a>
             <AButton v-if="p.canSplit" size="small" :aria-label="`Split ${p.name}`" @click="cut(p)"

@@ -1,10 +1,18 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
+import {
+  App as AApp,
+  Button as AButton,
+  Dropdown as ADropdown,
+  Menu as AMenu,
+  MenuItem as AMenuItem,
+} from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
 import { api, take, type Finding } from '../api/client'
 import { useFindings, usePieceChange } from '../api/queries'
 import StateWord from '../common/StateWord.vue'
 import type { StationEvents, StationProps } from '.'
+import FindingFilters from './FindingFilters.vue'
+import { inSelection, kindsOf, listed, type FindingFilter } from './findings'
 import { neighbour, useListKeys } from './useListKeys'
 
 const props = defineProps<StationProps>()
@@ -12,22 +20,15 @@ const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const findings = useFindings(id)
 const { message } = AApp.useApp()
-const show = ref<'missed' | 'all' | 'dismissed'>('missed')
+const filter = ref<FindingFilter>({ show: 'missed', kind: '' })
 const list = ref<HTMLElement>()
 
 const partNames = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
-const here = computed(() => (findings.data.value ?? []).filter((f) => inSelection(f)))
-const entries = computed(() =>
-  here.value.filter((f) =>
-    show.value === 'dismissed' ? f.dismissed : !f.dismissed && (show.value === 'all' || f.severity !== 'note'),
-  ),
-)
+const here = computed(() => (findings.data.value ?? []).filter((f) => inSelection(f, props.selection)))
+const entries = computed(() => listed(here.value, filter.value))
+const kinds = computed(() => kindsOf(here.value, filter.value.show))
 const quiet = computed(() => here.value.filter((f) => f.dismissed).length)
-
-function inSelection(f: Finding): boolean {
-  const s = props.selection
-  return !s || (f.toIndex >= s.from && f.fromIndex <= s.to && f.parts.some((p) => s.parts.includes(p)))
-}
+const letter = computed(() => props.selection?.parts[0] ?? props.piece.parts[0]?.id)
 
 function partsWords(f: Finding): string {
   if (f.parts.length === props.piece.parts.length && f.parts.length > 1) return 'all parts'
@@ -49,16 +50,34 @@ async function open(f: Finding) {
     })
 }
 
-const change = usePieceChange(id, (f: Finding) => {
-  const at = { params: { path: { id: id.value, finding: f.id } } }
-  return f.dismissed
-    ? take(api.DELETE('/api/pieces/{id}/study/{finding}/dismissal', at))
-    : take(api.PUT('/api/pieces/{id}/study/{finding}/dismissal', at))
-})
+type Scope = 'here' | 'piece' | 'everywhere'
+const at = (f: Finding) => ({ path: { id: id.value, finding: f.id } })
+const change = usePieceChange(id, ({ f, scope }: { f: Finding; scope: Scope }) =>
+  f.dismissed
+    ? take(api.DELETE('/api/pieces/{id}/study/{finding}/dismissal', { params: at(f) }))
+    : take(api.PUT('/api/pieces/{id}/study/{finding}/dismissal', { params: { ...at(f), query: { scope } } })),
+)
+const said: Record<Scope, string> = {
+  here: 'Dismissed here; it is listed under Dismissed.',
+  piece: 'This kind of finding stays quiet in this piece.',
+  everywhere: 'This kind of finding stays quiet in every piece.',
+}
 
-async function dismiss(f: Finding) {
-  await change.mutateAsync(f)
-  message.info(f.dismissed ? 'Brought back.' : 'Dismissed in this piece; it is listed under Dismissed.')
+async function dismiss(f: Finding, scope: Scope = 'here') {
+  await change.mutateAsync({ f, scope })
+  message.info(f.dismissed ? 'Brought back.' : said[scope])
+}
+
+const mark = usePieceChange(id, (f: Finding) =>
+  take(api.POST('/api/pieces/{id}/study/{finding}/mark', { params: at(f) })),
+)
+async function writeIn(f: Finding) {
+  try {
+    await mark.mutateAsync(f)
+    message.success(`Written into ${partsWords(f)}; undo it in the decision list under Unify.`)
+  } catch (e) {
+    message.error((e as Error).message)
+  }
 }
 
 watch(
@@ -94,16 +113,11 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
   <div class="station">
     <div class="row head">
       <h2>What hides here</h2>
-      <ASegmented
-        v-model:value="show"
-        size="small"
-        :options="[
-          { value: 'missed', label: 'Often missed' },
-          { value: 'all', label: 'All' },
-          { value: 'dismissed', label: `Dismissed ${quiet}` },
-        ]"
-      />
+      <RouterLink v-if="letter" :to="{ name: 'letter', params: { id: piece.id, part: letter } }"
+        >Part letter</RouterLink
+      >
     </div>
+    <FindingFilters v-model:filter="filter" :kinds="kinds" :quiet="quiet" />
     <p v-if="findings.isError.value" class="empty">{{ findings.error.value?.message }}</p>
     <p v-else-if="findings.data.value && entries.length === 0" class="empty">
       Nothing of this kind in the selection. Choose All, or clear the selection with Esc.
@@ -120,7 +134,21 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
         </button>
         <div class="side">
           <StateWord :state="f.severity" />
-          <AButton size="small" type="text" @click="dismiss(f)">{{ f.dismissed ? 'Bring back' : 'Dismiss' }}</AButton>
+          <span>
+            <AButton v-if="f.canWriteIn && !f.dismissed" size="small" type="text" @click="writeIn(f)"
+              >Write it in</AButton
+            >
+            <AButton size="small" type="text" @click="dismiss(f)">{{ f.dismissed ? 'Bring back' : 'Dismiss' }}</AButton>
+            <ADropdown v-if="!f.dismissed" :trigger="['click']">
+              <AButton size="small" type="text" :aria-label="`More ways to dismiss ${f.title}`">…</AButton>
+              <template #overlay>
+                <AMenu>
+                  <AMenuItem @click="dismiss(f, 'piece')">Dismiss this kind in this piece</AMenuItem>
+                  <AMenuItem @click="dismiss(f, 'everywhere')">Dismiss this kind everywhere</AMenuItem>
+                </AMenu>
+              </template>
+            </ADropdown>
+          </span>
         </div>
       </li>
     </ol>

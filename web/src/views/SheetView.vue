@@ -30,7 +30,7 @@ const music = useQuery({
   },
 })
 const notesFor = (part: string) =>
-  sheet.data.value?.notes.filter((n) => n.parts.includes(part) && n.severity !== 'note') ?? []
+  sheet.data.value?.notes.filter((n) => n.parts.includes(part) && n.shown).slice(0, 8) ?? []
 const print = () => window.print()
 </script>
 

@@ -21,16 +21,34 @@ public sealed record HeatCell(string Part, int Measure, double Heat, IReadOnlyLi
 public static class HeatWeights
 {
     /// <summary>Notes a second at the goal tempo: nothing below 0.3, full at 9.</summary>
-    public const double NoteRate = 0.42;
+    public const double NoteRate = 0.32;
 
     /// <summary>Leaps larger than a fifth: full where every second step is one.</summary>
-    public const double Leaps = 0.16;
+    public const double Leaps = 0.1;
 
     /// <summary>Notes outside the signature: full at half of the notes.</summary>
-    public const double Accidentals = 0.2;
+    public const double Accidentals = 0.13;
+
+    /// <summary>Signs of the written signature beyond three: full at seven.</summary>
+    public const double KeyDistance = 0.05;
+
+    /// <summary>Different note values, tuplets and notes off the beat: full at six.</summary>
+    public const double Rhythm = 0.1;
+
+    /// <summary>Changes of articulation from note to note: full where every second note changes.</summary>
+    public const double Articulation = 0.06;
+
+    /// <summary>Notes outside the comfortable range: full at half of the notes.</summary>
+    public const double Range = 0.07;
+
+    /// <summary>Trills, turns, mordents and graces: full at two.</summary>
+    public const double Ornaments = 0.06;
+
+    /// <summary>Nobody else plays.</summary>
+    public const double Exposure = 0.03;
 
     /// <summary>Findings in the measure: full at three warnings.</summary>
-    public const double Findings = 0.22;
+    public const double Findings = 0.08;
 }
 
 /// <summary>Heat of every part × measure.</summary>
@@ -55,7 +73,11 @@ public static class HeatMap
     {
         var notes = measure.Notes.Where(n => n.Sounds && !n.IsTieContinuation && !n.IsCue).ToList();
         if (notes.Count == 0) return new HeatCell(part.Id, measure.Index, 0, []);
-        HeatReason[] reasons = [Rate(context, measure, notes, tempoFactor), LeapReason(notes), AccidentalReason(measure, notes), FindingReason(warnings)];
+        HeatReason[] reasons =
+        [
+            Rate(context, measure, notes, tempoFactor), LeapReason(notes), AccidentalReason(measure, notes), KeyReason(measure), RhythmReason(context, notes), ArticulationReason(notes),
+            RangeReason(context, part, notes), OrnamentReason(measure), ExposureReason(context, part, measure), FindingReason(warnings),
+        ];
         var counted = reasons.Where(r => r.Contribution > 0).OrderByDescending(r => r.Contribution).ToList();
         return new HeatCell(part.Id, measure.Index, Math.Round(Math.Min(1, counted.Sum(r => r.Contribution)), 3), counted);
     }
@@ -82,6 +104,44 @@ public static class HeatMap
     {
         var outside = notes.Count(n => n.Heads.Any(h => h.Written is { } p && p.Alter != measure.Key.AlterOf(p.Step)));
         return Reason("accidentals", 2.0 * outside / notes.Count, HeatWeights.Accidentals, $"{outside} of {notes.Count} notes outside the signature");
+    }
+
+    private static HeatReason KeyReason(PartMeasure measure) =>
+        Reason("key", (Math.Abs(measure.Key.Fifths) - 3) / 4.0, HeatWeights.KeyDistance, $"a signature of {measure.Key.CountName}");
+
+    private static HeatReason RhythmReason(StudyContext context, List<Note> notes)
+    {
+        var values = notes.Where(n => !n.IsGrace).Select(n => n.Duration).Distinct().Count() - 1;
+        var tuplets = notes.Any(n => n.Tuplet != (1, 1)) ? 1 : 0;
+        var off = context.Score.Measures[notes[0].MeasureIndex].Meter.IsSenza ? 0 : notes.Count(n => !n.IsGrace && !context.IsOnBeat(n) && n.Duration >= context.Score.Measures[n.MeasureIndex].Meter.BeatUnit);
+        return Reason("rhythm", (values + (2 * tuplets) + (2 * off)) / 6.0, HeatWeights.Rhythm, $"{values + 1} note values{(tuplets > 0 ? ", tuplets" : "")}{(off > 0 ? $", {off} long notes off the beat" : "")}");
+    }
+
+    private static HeatReason ArticulationReason(List<Note> notes)
+    {
+        var marks = notes.Select(n => string.Join('+', n.Marks.Where(m => m.Name is "staccato" or "accent" or "tenuto" or "strong-accent" or "staccatissimo" or "slur-start" or "slur-stop"))).ToList();
+        var changes = marks.Zip(marks.Skip(1)).Count(p => p.First != p.Second);
+        return Reason("articulation", notes.Count < 2 ? 0 : 2.0 * changes / (notes.Count - 1), HeatWeights.Articulation, $"{changes} {(changes == 1 ? "change" : "changes")} of articulation");
+    }
+
+    private static HeatReason RangeReason(StudyContext context, Part part, List<Note> notes)
+    {
+        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Percussion or Instruments.Family.Keyboard) } instrument) return Reason("range", 0, HeatWeights.Range, "");
+        var range = Instruments.WrittenRanges.Of(instrument, context.House["range-level"]);
+        var outside = notes.Count(n => n.Top is { } p && !range.Holds(p));
+        return Reason("range", 2.0 * outside / notes.Count, HeatWeights.Range, $"{outside} of {notes.Count} notes outside the comfortable range");
+    }
+
+    private static HeatReason OrnamentReason(PartMeasure measure)
+    {
+        var count = measure.Notes.Count(n => n.IsGrace || n.Has("trill-mark") || n.Has("turn") || n.Has("mordent") || n.Has("inverted-mordent") || n.Has("inverted-turn"));
+        return Reason("ornaments", count / 2.0, HeatWeights.Ornaments, $"{count} {(count == 1 ? "ornament" : "ornaments")}");
+    }
+
+    private static HeatReason ExposureReason(StudyContext context, Part part, PartMeasure measure)
+    {
+        var alone = context.Score.Parts.Count > 1 && !context.Score.Parts.Any(p => p != part && context.MelodyOf(p).ByMeasure[measure.Index].Any());
+        return Reason("exposure", alone ? 1 : 0, HeatWeights.Exposure, "nobody else plays");
     }
 
     private static HeatReason FindingReason(double warnings) =>

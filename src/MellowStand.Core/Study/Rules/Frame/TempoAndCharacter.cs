@@ -18,7 +18,7 @@ public sealed class TempoAndCharacter : IStudyRule
             var words = TempoWords.In(d.Text).Take(3).ToList();
             if (words.Count == 0) continue;
             var range = words.FirstOrDefault(w => w.Low is not null) is { } w1 ? $" Usual range: {w1.Low} to {w1.High}." : "";
-            yield return new Finding(Name, [part.Id], d.MeasureIndex, d.MeasureIndex, [], Severity.Note, $"“{d.Text}”: {string.Join("; ", words.Select(w => w.Meaning))}", $"{words[0].Language}: {string.Join("; ", words.Select(w => w.Meaning))}.{range}");
+            yield return new Finding(Name, [part.Id], d.MeasureIndex, d.MeasureIndex, [], Severity.Note, $"“{d.Text}”", $"{words[0].Language}: {string.Join("; ", words.Select(w => w.Meaning))}.{range}");
         }
 
         foreach (var s in context.Tempo.Signs.Where(s => s.Metronome?.UpperBpm is not null))

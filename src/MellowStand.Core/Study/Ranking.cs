@@ -1,0 +1,43 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study;
+
+/// <summary>Which findings a director reads first, and which are shown at all unless everything is asked for.</summary>
+/// <remarks>By severity, then by how dear it is to miss in rehearsal, then by place. Shown are those that somebody will miss, fewer than one per three measures of a part: a
+/// director reads the first ten. The order is ours, from common practice, no published source.</remarks>
+public static class Ranking
+{
+    private const int MeasuresPerFinding = 3;
+
+    private static readonly string[] DearestFirst =
+    [
+        "carried-accidental", "hidden-key", "near-miss", "a-tempo-without-slowing", "meter-grouping", "metric-change", "return", "subito", "flipped-rhythm", "no-breath", "slowing-unresolved",
+        "soft-high-entry", "forgotten-piano", "halfway-level", "rest-count", "offbeat-entry", "triplet-against-dotted", "hemiola", "range", "high-strain", "large-leap", "hairpin-to-nowhere",
+        "lone-mark", "two-note-slur", "pattern-change", "no-dynamics",
+    ];
+
+    /// <summary>Findings in the order in which a director reads them.</summary>
+    public static IReadOnlyList<Finding> Order(IEnumerable<Finding> findings) =>
+        [.. findings.OrderByDescending(f => f.Severity).ThenBy(f => Place(f.Rule)).ThenByDescending(f => f.Parts.Count).ThenBy(f => f.From)];
+
+    /// <summary>Ids of the findings that are shown by default.</summary>
+    /// <param name="findings">All findings of a score, without those that were dismissed.</param>
+    /// <param name="score">The score.</param>
+    public static IReadOnlySet<string> Shown(IEnumerable<Finding> findings, Score score)
+    {
+        var most = Math.Max(1, (score.Measures.Count - 1) / MeasuresPerFinding);
+        var count = score.Parts.ToDictionary(p => p.Id, _ => 0);
+        var shown = new HashSet<string>();
+        foreach (var finding in Order(findings.Where(f => f.Severity > Severity.Note)))
+        {
+            // A remark for five parts is one of each part's.
+            if (finding.Severity < Severity.Stop && finding.Parts.All(p => count[p] >= most)) continue;
+            foreach (var part in finding.Parts) count[part]++;
+            shown.Add(finding.Id);
+        }
+
+        return shown;
+    }
+
+    private static int Place(string rule) => Array.IndexOf(DearestFirst, rule) is var place and >= 0 ? place : DearestFirst.Length;
+}
