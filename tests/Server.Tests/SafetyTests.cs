@@ -165,4 +165,15 @@ public sealed class SafetyTests
             entry.Write(content);
         return stream.ToArray();
     }
+
+    [Fact]
+    public async Task A_hundred_megabytes_are_refused_in_words_and_the_next_request_is_served()
+    {
+        using var server = new StandServer();
+        using var client = server.CreateClient();
+        var response = await client.PostAsync("/api/pieces", Asking.File(new byte[100 * 1024 * 1024], "huge.musicxml"), TestContext.Current.CancellationToken);
+        Assert.InRange((int)response.StatusCode, 400, 499);
+        await response.Sentence();
+        Assert.Equal(0, (await client.Json("/api/pieces")).GetArrayLength());
+    }
 }

@@ -26,6 +26,9 @@ public enum MarkForm
     /// <summary>A hairpin from the first to the last note.</summary>
     Hairpin,
 
+    /// <summary>A bracket above, from the first to the last note: a highlighted range.</summary>
+    Bracket,
+
     /// <summary>Words before the note.</summary>
     Words,
 
@@ -41,15 +44,16 @@ public static class MarkCatalog
     private static readonly Dictionary<string, MarkForm> Forms = Build(
         (MarkForm.Articulation, "accent strong-accent staccato tenuto detached-legato staccatissimo spiccato breath-mark caesura stress unstress soft-accent scoop plop doit falloff"),
         (MarkForm.Technical, "up-bow down-bow open-string thumb-position fingering string double-tongue triple-tongue stopped snap-pizzicato heel toe fingernails open half-muted pluck harmonic hole other-technical"),
-        (MarkForm.Ornament, "trill-mark turn delayed-turn inverted-turn shake mordent inverted-mordent schleifer tremolo"),
+        (MarkForm.Ornament, "trill-mark turn delayed-turn inverted-turn shake mordent inverted-mordent schleifer tremolo accidental-mark"),
         (MarkForm.Plain, "fermata arpeggiate"),
         (MarkForm.Slur, "slur"),
         (MarkForm.Dynamic, "dynamics"),
         (MarkForm.Hairpin, "crescendo diminuendo"),
+        (MarkForm.Bracket, "bracket"),
         (MarkForm.Words, "words"),
         (MarkForm.Accidental, "accidental"));
 
-    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "tremolo", "pluck", "hole", "other-technical"];
+    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "accidental-mark", "tremolo", "pluck", "hole", "other-technical"];
 
     private static readonly HashSet<string> WithChoice = ["harmonic"];
 
@@ -60,7 +64,7 @@ public static class MarkCatalog
     public static IReadOnlyCollection<string> Names => Forms.Keys;
 
     /// <summary>True for marks that span from a first to a last note.</summary>
-    public static bool IsSpan(string name) => Forms.TryGetValue(name, out var form) && form is MarkForm.Slur or MarkForm.Hairpin;
+    public static bool IsSpan(string name) => Forms.TryGetValue(name, out var form) && form is MarkForm.Slur or MarkForm.Hairpin or MarkForm.Bracket;
 
     /// <summary>Where a mark is written, or null for an unknown one.</summary>
     public static MarkForm? FormOf(string name) => Forms.TryGetValue(name, out var form) ? form : null;
@@ -82,7 +86,7 @@ public static class MarkCatalog
         { Value: { Length: > 200 } } => "A mark's words are at most 200 letters long.",
         { Value: { } v } when v.Any(char.IsControl) => "A mark's words hold signs that cannot be printed.",
         { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) => $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
-        { Name: "accidental", Value: { } v } when !AccidentalSigns.Contains(v) => $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
+        { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) => $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
         { Name: "string", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 1 and <= 12) => "A string is a number from 1 (the highest) on.",
         { Name: "hole", Value: { } v } when v is not ("yes" or "no" or "half") => "A hole is closed: yes, no or half.",
         { Name: "harmonic", Value: { } v } when v is not ("natural" or "artificial") => "A harmonic is natural or artificial.",

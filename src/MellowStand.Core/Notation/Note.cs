@@ -100,6 +100,12 @@ public sealed class Note
     /// <summary>How many notes in the time of how many, as printed; (1, 1) outside tuplets.</summary>
     public (int Actual, int Normal) Tuplet { get; init; } = (1, 1);
 
+    /// <summary>Its syllables, the first verse first; a syllable that goes on ends with a hyphen.</summary>
+    public IReadOnlyList<string> Lyrics { get; init; } = [];
+
+    /// <summary>Octaves that the line above or below the staff moves the sound from where it is printed: 1 under an 8va, -1 over an 8vb.</summary>
+    public int OctaveShift { get; internal set; }
+
     /// <summary>Marks at the note, slur ends and dynamics included.</summary>
     public IReadOnlyList<Mark> Marks { get; internal set; } = [];
 

@@ -36,6 +36,7 @@ public sealed class DecisionWriterTests
     [InlineData("slur", 3)]
     [InlineData("mf", 1)]
     [InlineData("crescendo", 3)]
+    [InlineData("bracket", 3)]
     [InlineData("words:dolce", 1)]
     [InlineData("accidental:natural", 1)]
     public void A_mark_is_written_read_again_and_leaves_no_trace_when_removed(string text, int span)
@@ -127,6 +128,7 @@ public sealed class DecisionWriterTests
     {
         "slur" => part.Slurs.Any(s => s.From.Id == "P1-n1" && s.To.Id == "P1-n3"),
         "crescendo" => part.Hairpins.Any(h => h.Grows && h.FromMeasure == 0),
+        "bracket" => part.Directions.Count(d => d.Text is "bracket start" or "bracket stop") == 2,
         "words" => part.Directions.Any(d => d.Text == mark.Value),
         "accidental" => part.Notes[0].Heads[0].Accidental == mark.Value,
         _ => part.Notes[0].Marks.Contains(mark),

@@ -15,7 +15,7 @@ public sealed class SchemaTests
     private static readonly string[] Marks =
     [
         .. MarkCatalog.Names.Where(n => MarkCatalog.Problem(new Mark(n)) is null),
-        "fingering:2", "string:1", "dynamics:mf", "dynamics:sfz", "words:dolce", "accidental:sharp", "tremolo:3", "hole:half", "harmonic:artificial", "pluck:p", "other-technical:R",
+        "fingering:2", "string:1", "dynamics:mf", "dynamics:sfz", "words:dolce", "accidental:sharp", "tremolo:3", "hole:half", "harmonic:artificial", "pluck:p", "accidental-mark:sharp", "other-technical:R",
     ];
 
     public static TheoryData<string> Files => [.. Reference.Files("scores"), .. Reference.Files("suite"), .. Demo()];

@@ -39,6 +39,9 @@ internal static class DirectionReader
                 case "metronome":
                     yield return new(DirectionKind.Metronome, MetronomeText(e), Metronome(e), Equation(e));
                     break;
+                case "bracket" or "octave-shift" or "dashes" or "pedal":
+                    yield return new(DirectionKind.Sign, $"{e.Name.LocalName} {e.Attribute("type")?.Value}");
+                    break;
                 case "segno" or "coda":
                     yield return new(DirectionKind.Sign, e.Name.LocalName);
                     break;

@@ -59,6 +59,21 @@ internal static class DirectionWriter
         if (stop is not null) PruneDirection(stop);
     }
 
+    public static void AddBracket(PlacedElement from, PlacedElement to)
+    {
+        XmlEdit.Before(HeadOf(from), Direction(from, "above", Bracket("start")));
+        XmlEdit.After(to.Element, Direction(to, "above", Bracket("stop")));
+    }
+
+    public static void RemoveBracket(PartIndex part, PlacedElement from, PlacedElement to)
+    {
+        var start = part.DirectionsAt(from).Elements("direction-type").Elements("bracket").FirstOrDefault(b => b.Attribute("type")?.Value == "start");
+        var stop = to.Element.ElementsAfterSelf("direction").Take(1).Elements("direction-type").Elements("bracket").FirstOrDefault(b => b.Attribute("type")?.Value == "stop");
+        foreach (var sign in new[] { start, stop }.OfType<XElement>()) PruneDirection(sign);
+    }
+
+    private static XElement Bracket(string type) => new("bracket", new XAttribute("type", type), new XAttribute("number", "6"), new XAttribute("line-end", "down"));
+
     private static bool Says(XElement dynamic, Mark mark) =>
         dynamic.Name.LocalName == mark.Value || (dynamic.Name.LocalName == "other-dynamics" && dynamic.Value.Trim() == mark.Value);
 

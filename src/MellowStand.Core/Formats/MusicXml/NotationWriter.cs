@@ -30,7 +30,9 @@ internal static class NotationWriter
         if (Find(note, form, mark) is not null) return;
         var element = Element(mark);
         var notations = NotationsOf(note);
-        if (!Groups.TryGetValue(form, out var groupName))
+        // A sign over a note without an ornament stands by itself.
+        var alone = mark.Name == "accidental-mark" && notations.Element("ornaments") is null;
+        if (alone || !Groups.TryGetValue(form, out var groupName))
         {
             XmlEdit.Insert(notations, element, []);
             return;
@@ -68,7 +70,8 @@ internal static class NotationWriter
     private static XElement? Find(XElement note, MarkForm form, Mark mark)
     {
         var places = note.Elements("notations");
-        if (Groups.TryGetValue(form, out var group)) places = places.Elements(group);
+        if (mark.Name == "accidental-mark") places = places.Concat(places.Elements("ornaments"));
+        else if (Groups.TryGetValue(form, out var group)) places = places.Elements(group);
         return places.Elements(mark.Name).FirstOrDefault(e => mark.Value is null || MarkReader.ValueOf(e) == mark.Value);
     }
 

@@ -44,6 +44,8 @@ internal sealed class NoteReader
 
     public string? Beam { get; private set; }
 
+    public List<string>? Lyrics { get; private set; }
+
     public (int Actual, int Normal) Tuplet { get; private set; } = (1, 1);
 
     public NoteKind Kind => IsRest ? NoteKind.Rest : _pitch is not null ? NoteKind.Pitched : NoteKind.Unpitched;
@@ -76,6 +78,7 @@ internal sealed class NoteReader
             case "time-modification": Tuplet = ReadTuplet(child); break;
             case "tie": TakeTie(child, isSound: true); break;
             case "notations": TakeNotations(child); break;
+            case "lyric": TakeLyric(child); break;
             default: break;
         }
     }
@@ -87,6 +90,14 @@ internal sealed class NoteReader
         if (_tieElement) return;
         for (var node = child.FirstNode; node is not null; node = node.NextNode)
             if (node is XElement { Name.LocalName: "tied" } tied) TakeTie(tied, isSound: false);
+    }
+
+    private void TakeLyric(XElement lyric)
+    {
+        var text = string.Concat(lyric.Elements().Where(e => e.Name.LocalName is "text" or "elision").Select(e => e.Name.LocalName == "text" ? e.Value : " "));
+        if (text.Length == 0) return;
+        var goesOn = lyric.Elements("syllabic").LastOrDefault()?.Value.Trim() is "begin" or "middle";
+        (Lyrics ??= []).Add(goesOn ? text + "-" : text);
     }
 
     // The sounding tie wins over the drawn one.

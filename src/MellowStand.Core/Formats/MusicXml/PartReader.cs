@@ -14,6 +14,7 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
     private Fraction _cursor;
     private Fraction _furthest;
     private Note? _lastNote;
+    private readonly Dictionary<int, int> _octaveShift = [];
 
     public List<string> Warnings { get; } = [];
 
@@ -70,10 +71,19 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             case "note": ReadNote(e); break;
             case "backup": Move(-Duration(e.Element("duration"))); break;
             case "forward": Move(Duration(e.Element("duration"))); break;
-            case "attributes": _state.Apply(e, Warn); break;
+            case "attributes":
+                _state.Apply(e, Warn);
+                ReadMeasureStyle(e);
+                break;
             case "direction": ReadDirection(e); break;
             default: break;
         }
+    }
+
+    private void ReadMeasureStyle(XElement attributes)
+    {
+        foreach (var style in attributes.Elements("measure-style").Elements().Where(s => s.Name.LocalName is "multiple-rest" or "measure-repeat" or "beat-repeat" or "slash"))
+            Directions.Add(new Direction(DirectionKind.Sign, $"{style.Name.LocalName} {style.Value.Trim()}".TrimEnd(), content.Id, _measure, _cursor, 1));
     }
 
     private void ReadNote(XElement e)
@@ -112,6 +122,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             Dots = read.Dots,
             Beam = read.Beam,
             Tuplet = read.Tuplet,
+            Lyrics = read.Lyrics ?? [],
+            OctaveShift = _octaveShift.GetValueOrDefault(read.Staff),
             Marks = read.Notations is null ? [] : [.. MarkReader.Of(e)],
         };
         if (head is not null)
@@ -149,8 +161,16 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
         var staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16);
         foreach (var sign in DirectionReader.Of(e))
             Directions.Add(new Direction(sign.Kind, sign.Text, content.Id, _measure, offset, staff) { Metronome = sign.Metronome, Equation = sign.Equation });
+        foreach (var shift in e.Elements("direction-type").Elements("octave-shift")) TakeOctaveShift(shift, staff);
         foreach (var wedge in e.Elements("direction-type").Elements("wedge"))
             Wedges.Add(new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff));
+    }
+
+    // "down" prints the notes lower than they sound (8va), "up" higher (8vb): MusicXML 4.0, element "octave-shift".
+    private void TakeOctaveShift(XElement shift, int staff)
+    {
+        var octaves = (Math.Clamp(shift.Attribute("size").Int() ?? 8, 8, 22) - 1) / 7;
+        _octaveShift[staff] = shift.Attribute("type")?.Value switch { "down" => octaves, "up" => -octaves, "continue" => _octaveShift.GetValueOrDefault(staff), _ => 0 };
     }
 
     private Fraction Duration(XElement? text)
