@@ -26,7 +26,7 @@ public sealed partial class RulesPageTests
         page.Append("\n## Study\n");
         foreach (var rule in StudyDesk.Rules.OrderBy(r => r.Name, StringComparer.Ordinal)) Entry(page, docs, rule.Name, rule.GetType());
         page.Append("\n## Unify\n");
-        var kinds = typeof(UnifyDesk).Assembly.GetTypes().Where(t => t is { IsClass: true } && typeof(IDifferenceRule).IsAssignableFrom(t)).OrderBy(t => t.Name, StringComparer.Ordinal);
+        var kinds = typeof(UnifyDesk).Assembly.GetTypes().Where(t => t is { IsClass: true, IsAbstract: false } && typeof(IDifferenceRule).IsAssignableFrom(t)).OrderBy(t => t.Name, StringComparer.Ordinal);
         foreach (var type in kinds) Entry(page, docs, ((IDifferenceRule)Activator.CreateInstance(type)!).Kind, type);
         page.Append("\n## Methods and tables\n");
         foreach (var type in new[] { typeof(LineFinder), typeof(Core.Study.Heat.HeatMap), typeof(Core.Study.Heat.HeatWeights), typeof(CountOff), typeof(Core.Tempo.Ladder), typeof(Core.Tempo.MetronomeScale), typeof(Core.Tempo.ClickTrack), typeof(Core.Hear.Forecaster), typeof(Core.Notation.PlayedOrder), typeof(Core.Notation.DynamicLevels), typeof(Core.Instruments.Catalog), typeof(Core.HouseRules.HouseRuleCatalog) })

@@ -75,7 +75,7 @@ public sealed class WholeWorkTests : IDisposable
     {
         var id = await _client.Import(Asking.Music(Duo));
         var differences = await _client.Json($"/api/pieces/{id}/unify");
-        Assert.Equal(["articulation", "slur"], differences.EnumerateArray().Select(d => d.GetProperty("kind").GetString()).Order());
+        Assert.Equal(["articulation", "dynamic", "slur"], differences.EnumerateArray().Select(d => d.GetProperty("kind").GetString()).Order());
         var staccato = differences.EnumerateArray().First(d => d.GetProperty("kind").GetString() == "articulation");
         var made = await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/decisions", new { difference = staccato.GetProperty("id").GetString() });
         Assert.Equal(HttpStatusCode.Created, made.StatusCode);

@@ -20,6 +20,7 @@ const views = [
   ['parts', '/piece/1/parts'],
   ['part', '/piece/1/part/P3'],
   ['letter', '/piece/1/letter/P3'],
+  ['errata', '/piece/1/errata'],
   ['import', '/'],
 ]
 
@@ -30,10 +31,10 @@ page.on('console', (m) => m.type() === 'error' && console.log('page says:', m.te
 for (const [name, path] of views.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
   await page.goto(stand.url + path)
   await page.waitForLoadState('networkidle')
-  if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts' && name !== 'letter') await page.waitForSelector('.music svg', { timeout: 30_000 })
+  if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts' && name !== 'letter' && name !== 'errata') await page.waitForSelector('.music svg', { timeout: 30_000 })
   await page.waitForTimeout(700)
   if (name === 'study' || name === 'unify') await page.keyboard.press('j')
-  await page.waitForTimeout(400)
+  await page.waitForTimeout(1500)
   if (name === 'import') {
     await page.getByLabel('Score file').setInputFiles('../../demo/scores/harbor-lanterns.musicxml')
     await page.getByRole('dialog').waitFor()

@@ -16,6 +16,8 @@ const views: [string, string, string][] = [
   ['sheet', '/sheet/2', 'Know before you play'],
   ['parts', '/piece/1/parts', 'Files out'],
   ['part', '/piece/1/part/P3', 'Back to the parts'],
+  ['letter', '/piece/1/letter/P3', 'Ten things to know'],
+  ['errata', '/piece/1/errata', 'Decisions and errata, part by part'],
 ]
 
 let stand: Stand
@@ -33,7 +35,7 @@ for (const width of [1280, 1024]) {
       await page.setViewportSize({ width, height: width === 1280 ? 800 : 768 })
       await page.goto(stand.url + path)
       await expect(page.getByText(text).first()).toBeVisible()
-      if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts') await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+      if ((path.startsWith('/piece') || path.startsWith('/sheet')) && !['parts', 'letter', 'errata'].includes(name)) await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
       await page.waitForLoadState('networkidle')
       const axe = await new AxeBuilder({ page }).exclude('.music svg').analyze()
       expect(axe.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
@@ -43,7 +45,11 @@ for (const width of [1280, 1024]) {
   }
 }
 
-test('the strip stays smooth at 30 parts × 300 measures', async ({ page }) => {
+test.describe('speed', () => {
+  // Another program on the machine may steal the frames of one run.
+  test.describe.configure({ retries: 2 })
+
+  test('the strip stays smooth at 30 parts × 300 measures', async ({ page }) => {
   const measure = (n: number) => `<measure number="${n}">${n === 1 ? '<attributes><divisions>1</divisions></attributes>' : ''}<note><pitch><step>${'CDEFGAB'[n % 7]}</step><octave>4</octave></pitch><duration>4</duration></note></measure>`
   const ids = Array.from({ length: 30 }, (_, i) => `P${i + 1}`)
   const music = Array.from({ length: 300 }, (_, i) => measure(i + 1)).join('')
@@ -61,4 +67,5 @@ test('the strip stays smooth at 30 parts × 300 measures', async ({ page }) => {
   const wheeling = frames()
   for (let i = 0; i < 10; i++) await page.mouse.wheel(0, -120)
   expect((await wheeling) / idle).toBeGreaterThan(0.5)
+})
 })

@@ -57,6 +57,12 @@ export const router = createRouter({
       meta: { bare: true, title: 'Part letter' },
     },
     {
+      path: '/piece/:id(\\d+)/errata',
+      name: 'errata',
+      component: () => import('./parts/ErrataView.vue'),
+      meta: { bare: true, title: 'Decisions and errata' },
+    },
+    {
       path: '/sheet/:passage(\\d+)',
       name: 'sheet',
       component: () => import('./views/SheetView.vue'),

@@ -32,6 +32,9 @@ public enum MarkForm
     /// <summary>Words before the note.</summary>
     Words,
 
+    /// <summary>Another pitch for a misprinted note.</summary>
+    Pitch,
+
     /// <summary>A courtesy accidental at the note.</summary>
     Accidental,
 }
@@ -51,9 +54,10 @@ public static class MarkCatalog
         (MarkForm.Hairpin, "crescendo diminuendo"),
         (MarkForm.Bracket, "bracket"),
         (MarkForm.Words, "words"),
-        (MarkForm.Accidental, "accidental"));
+        (MarkForm.Accidental, "accidental"),
+        (MarkForm.Pitch, "pitch"));
 
-    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "accidental-mark", "tremolo", "pluck", "hole", "other-technical"];
+    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "accidental-mark", "pitch", "tremolo", "pluck", "hole", "other-technical"];
 
     private static readonly HashSet<string> WithChoice = ["harmonic"];
 
@@ -87,6 +91,7 @@ public static class MarkCatalog
         { Value: { } v } when v.Any(char.IsControl) => "A mark's words hold signs that cannot be printed.",
         { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) => $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
         { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) => $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
+        { Name: "pitch", Value: { } v } when !Pitch.TryParse(v, out _) => $"\"{Shorten(v)}\" is no pitch. Write a letter, a sign and an octave: F#4, Bb3.",
         { Name: "string", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 1 and <= 12) => "A string is a number from 1 (the highest) on.",
         { Name: "hole", Value: { } v } when v is not ("yes" or "no" or "half") => "A hole is closed: yes, no or half.",
         { Name: "harmonic", Value: { } v } when v is not ("natural" or "artificial") => "A harmonic is natural or artificial.",

@@ -14,9 +14,16 @@ public sealed record VoiceLine(Part Part, string Voice, IReadOnlyList<Note> Note
 public sealed record SharedLine(IReadOnlyList<VoiceLine> Voices, IReadOnlyList<IReadOnlyList<Note>> Notes)
 {
     /// <summary><c>unison</c> when all sound the same keys, otherwise <c>octave</c>.</summary>
-    public string Relation => _relation ??= Notes.All(row => row.Zip(Notes[0]).All(p => p.First.TopSounding == p.Second.TopSounding)) ? "unison" : "octave";
+    public string Relation => _relation ??= Notes.All(row => row.Zip(Notes[0]).Count(p => p.First.TopSounding == p.Second.TopSounding) * 2 > row.Count) ? "unison" : "octave";
 
     private string? _relation;
+
+    /// <summary>The line of some of its voices.</summary>
+    public SharedLine Only(Func<VoiceLine, bool> which)
+    {
+        var kept = Enumerable.Range(0, Voices.Count).Where(i => which(Voices[i])).ToList();
+        return kept.Count == Voices.Count ? this : new SharedLine([.. kept.Select(i => Voices[i])], [.. kept.Select(i => Notes[i])]);
+    }
 }
 
 /// <summary>Finds the lines that parts share.</summary>
@@ -36,6 +43,7 @@ public static class LineFinder
         foreach (var (size, distinct) in new[] { (ShortWindow, 2), (LongWindow, 1) })
             Hash(voices, partners, notes => Enumerable.Range(0, Math.Max(0, notes.Count - size + 1)).Select(i => (i, size)), distinct);
         Hash(voices, partners, ShortPhrases, 2);
+        LineBridges.Build(voices, partners);
         return Segments(voices, partners);
     }
 
@@ -54,6 +62,8 @@ public static class LineFinder
             foreach (var (start, size) in windows(notes))
             {
                 if (WindowKey.Of(notes, start, size, leastDistinct) is not { } key || table.TryAdd(key, v)) continue;
+                // Two hands of one player are no doubling.
+                if (voices[table[key]].Part == voices[v].Part) continue;
                 for (var k = 0; k < size; k++) partners.Join(notes[start + k].Onset, table[key], v);
             }
         }

@@ -35,6 +35,24 @@ internal static class ProposalRules
         return Make(readings, ordered[0], rule + "-slur", $"By the house rule the {rule} of two printed slurs wins, as in {Names(context, readings, ordered[0])}.");
     }
 
+    /// <summary>A pitch: what most parts have; where they are even, the leader.</summary>
+    public static Proposal ForPitches(UnifyContext context, IReadOnlyList<Reading> readings)
+    {
+        var groups = readings.GroupBy(r => r.Has).OrderByDescending(g => g.Count()).ToList();
+        if (groups.Count > 1 && groups[0].Count() > groups[1].Count())
+            return Make(readings, groups[0].Key, "most", $"{groups[0].Count()} of {readings.Count} parts have {groups[0].Key}: the other is a misprint, or the worst mistake to come.");
+        return ByLeaderOrMost(context, readings);
+    }
+
+    /// <summary>What most parts have where that is clear, otherwise the leader of the line.</summary>
+    public static Proposal ByLeaderOrMost(UnifyContext context, IReadOnlyList<Reading> readings)
+    {
+        var groups = readings.GroupBy(r => r.Has).OrderByDescending(g => g.Count()).ToList();
+        if (groups[0].Count() > readings.Count / 2) return Make(readings, groups[0].Key, "most", $"{groups[0].Count()} of {readings.Count} parts agree.");
+        var leader = context.LeaderOf(readings);
+        return Make(readings, readings.First(r => r.Part == leader).Has, "leader", $"{context.NameOf(leader)} leads the line, and its reading decides.");
+    }
+
     private static Proposal Make(IReadOnlyList<Reading> readings, string wins, string rule, string why) =>
         new(wins, [.. readings.Where(r => r.Has != wins).Select(r => r.Part)], why, rule);
 

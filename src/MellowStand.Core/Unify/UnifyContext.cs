@@ -13,10 +13,18 @@ public sealed class UnifyContext(Score score, House house)
 {
     private readonly Dictionary<string, IReadOnlyList<Slur>> _slurs = score.Parts.ToDictionary(p => p.Id, p => p.Slurs);
     private readonly Dictionary<string, bool> _struck = [];
+    private readonly Dictionary<string, Sustain> _sustain = [];
+    private readonly Dictionary<string, LevelLine> _levels = [];
     private readonly Dictionary<string, int> _order = score.Parts.Select((p, i) => (p.Id, i)).ToDictionary(x => x.Id, x => x.i);
 
     /// <summary>The score as printed.</summary>
     public Score Score => score;
+
+    /// <summary>What sustains the tone of a part; breath for a part that is not recognised.</summary>
+    public Sustain SustainOf(Part part) => _sustain.TryGetValue(part.Id, out var sustain) ? sustain : _sustain[part.Id] = Recognition.Of(part).Instrument?.Sustain ?? Sustain.Breath;
+
+    /// <summary>The dynamics of a part.</summary>
+    public LevelLine LevelsOf(Part part) => _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(score, part);
 
     /// <summary>True for an instrument that is struck: separation is not written for it.</summary>
     public bool IsStruck(Part part)
@@ -49,10 +57,11 @@ public sealed class UnifyContext(Score score, House house)
 
     /// <summary>Makes an entry with an id of its own.</summary>
     internal Difference Difference(
-        string kind, SharedLine line, int from, int to, IReadOnlyList<Reading> readings, IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> changes, Proposal proposal)
+        string kind, SharedLine line, int from, int to, IReadOnlyList<Reading> readings, IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> changes, Proposal proposal,
+        bool isNote = false)
     {
         var text = kind + "|" + string.Join('|', readings.Select(r => $"{r.Part}:{string.Join(',', r.Notes)}={r.Has}"));
         var id = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
-        return new Difference(id, kind, line.Relation, line.Notes[0][from].MeasureIndex, line.Notes[0][to].MeasureIndex, readings, proposal, changes);
+        return new Difference(id, kind, line.Relation, line.Notes[0][from].MeasureIndex, line.Notes[0][to].MeasureIndex, readings, proposal, changes) { IsNote = isNote };
     }
 }

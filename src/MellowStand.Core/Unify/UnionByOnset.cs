@@ -8,11 +8,18 @@ internal sealed class UnionByOnset
     private readonly Dictionary<Fraction, List<(int A, int B)>> _pairs = [];
     private readonly Dictionary<Fraction, Dictionary<int, List<int>>> _groups = [];
     private readonly Dictionary<int, Dictionary<Fraction, Note>> _notes = [];
+    private readonly Dictionary<(int A, int B), HashSet<Fraction>> _byPair = [];
+
+    /// <summary>For each pair of voices the onsets at which they are joined.</summary>
+    public IEnumerable<KeyValuePair<(int A, int B), HashSet<Fraction>>> Pairs => _byPair;
 
     public void Join(Fraction onset, int a, int b)
     {
         if (!_pairs.TryGetValue(onset, out var list)) _pairs[onset] = list = [];
-        if (!list.Contains((a, b))) list.Add((a, b));
+        if (list.Contains((a, b))) return;
+        list.Add((a, b));
+        if (!_byPair.TryGetValue((a, b), out var onsets)) _byPair[(a, b)] = onsets = [];
+        onsets.Add(onset);
     }
 
     /// <summary>The voices together with one voice at an onset, in order; the voice alone when it has no partner.</summary>

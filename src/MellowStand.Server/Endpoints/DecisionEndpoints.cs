@@ -20,11 +20,22 @@ public sealed record DecisionRequest(
     string? Difference = null, string? Reading = null, bool Keep = false, string? Why = null,
     string? Part = null, IReadOnlyList<string>? Notes = null, IReadOnlyList<string>? Add = null, IReadOnlyList<string>? Remove = null);
 
+/// <summary>Many differences to accept at once.</summary>
+/// <param name="Kind">The kind, or null for all kinds.</param>
+/// <param name="Differences">Ids that were previewed, or null for all of the kind.</param>
+public sealed record DecideAllRequest(string? Kind, IReadOnlyList<string>? Differences);
+
 /// <summary>What a decision changes in one part.</summary>
 public sealed record ChangeView(string Part, IReadOnlyList<string> Notes, IReadOnlyList<string> Added, IReadOnlyList<string> Removed);
 
 /// <summary>A decision as made.</summary>
-public sealed record DecisionView(long Id, IReadOnlyList<ChangeView> Changes, string? Difference, string Verdict, string? Reading, string Why, string Person, string Made, string? From, string? To);
+public sealed record DecisionView(long Id, IReadOnlyList<ChangeView> Changes, string? Difference, string Verdict, string? Reading, string Why, string Person, string Made, string? From, string? To, IReadOnlyList<ErratumView> Errata);
+
+/// <summary>A change in words, as it is read out to a section.</summary>
+/// <param name="Part">The part's id.</param>
+/// <param name="Measure">Label of the first measure.</param>
+/// <param name="What">E.g. <c>measure 28: add staccato to 4 notes</c>.</param>
+public sealed record ErratumView(string Part, string Measure, string What);
 
 /// <summary>The layer of decisions.</summary>
 public static class DecisionEndpoints
@@ -37,6 +48,7 @@ public static class DecisionEndpoints
         var group = api.MapGroup("/pieces/{id:long}/decisions").WithTags("Decisions");
         group.MapGet("", List);
         group.MapPost("", Decide);
+        group.MapPost("/all", DecideAll);
         group.MapDelete("/{decision:long}", Undo);
     }
 
@@ -61,6 +73,19 @@ public static class DecisionEndpoints
         desk.Forget(id);
         var open = desk.Open(id);
         return TypedResults.Created($"/api/pieces/{id}/decisions/{made}", View(open, open.Decisions.First(d => d.Id == made)));
+    }
+
+    // Every open difference of a kind as proposed, or only those that were previewed.
+    private static Ok<IEnumerable<DecisionView>> DecideAll(long id, DecideAllRequest request, HttpContext http, PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
+    {
+        var piece = desk.Open(id);
+        var wanted = piece.Differences.Where(d => !d.IsNote && piece.StateOf(d) == "open" && (request.Kind is null || d.Kind == request.Kind) && (request.Differences is null || request.Differences.Contains(d.Id))).ToList();
+        if (wanted.Count == 0) throw Refusal.BadRequest("There is nothing of this kind left to decide.");
+        var person = http.User.Identity?.Name ?? "unknown";
+        var made = wanted.Select(d => decisions.Add(id, d.Id, "accepted", d.Proposal.Mark, d.Proposal.Why, person, d.Changes[d.Proposal.Mark], clock.GetUtcNow())).OfType<long>().ToHashSet();
+        desk.Forget(id);
+        var open = desk.Open(id);
+        return TypedResults.Ok(open.Decisions.Where(d => made.Contains(d.Id)).Select(d => View(open, d)));
     }
 
     private static NoContent Undo(long id, long decision, PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
@@ -114,6 +139,20 @@ public static class DecisionEndpoints
         var difference = piece.Differences.FirstOrDefault(x => x.Id == d.Difference);
         return new DecisionView(
             d.Id, [.. d.Changes.Select(c => new ChangeView(c.Part, c.Notes, [.. c.Added.Select(m => m.ToString())], [.. c.Removed.Select(m => m.ToString())]))],
-            d.Difference, d.Verdict, d.Reading, d.Why, d.Person, d.Made, difference is null ? null : piece.Label(difference.From), difference is null ? null : piece.Label(difference.To));
+            d.Difference, d.Verdict, d.Reading, d.Why, d.Person, d.Made, difference is null ? null : piece.Label(difference.From), difference is null ? null : piece.Label(difference.To),
+            [.. d.Changes.Select(c => Erratum(piece, c)).OfType<ErratumView>()]);
+    }
+
+    private static ErratumView? Erratum(OpenPiece piece, MarkChange change)
+    {
+        if (piece.Printed.FindPart(change.Part) is not { } part) return null;
+        var places = part.Notes.Where(n => change.Notes.Contains(n.Id) || n.Heads.Any(h => change.Notes.Contains(h.Id))).Select(n => n.MeasureIndex).ToList();
+        if (places.Count == 0) return null;
+        var where = places[0] == places[^1] ? $"measure {piece.Label(places[0])}" : $"measures {piece.Label(places[0])}–{piece.Label(places[^1])}";
+        var spans = change.Added.Concat(change.Removed).Any(m => MarkCatalog.IsSpan(m.Name));
+        var ends = part.Notes.Where(n => n.Id == change.Notes[0] || n.Id == change.Notes[^1]).ToList();
+        var count = change.Notes.Count == 1 ? "" : spans && ends.Count > 1 ? $" from beat {piece.Study.Beat(ends[0])} to beat {piece.Study.Beat(ends[^1])}" : $" ({change.Notes.Count} notes)";
+        var words = change.Added.Select(m => $"add {m}").Concat(change.Removed.Select(m => $"take away {m}"));
+        return new ErratumView(change.Part, piece.Label(places[0]), $"{where}: {string.Join(", ", words)}{count}");
     }
 }

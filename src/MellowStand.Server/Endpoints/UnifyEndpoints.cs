@@ -22,9 +22,10 @@ public sealed record ProposalView(string Mark, IReadOnlyList<string> Parts, stri
 /// <param name="Proposal">What the rules would decide.</param>
 /// <param name="State"><c>open</c>, <c>accepted</c>, <c>other</c>, <c>kept</c> or <c>agreed</c>.</param>
 /// <param name="Decision">The decision that settles it, or null.</param>
+/// <param name="Rank"><c>difference</c>, or <c>note</c> for one that is likely meant and is not counted.</param>
 public sealed record DifferenceView(
     string Id, string Kind, string From, string To, int FromIndex, int ToIndex, string Relation,
-    IReadOnlyList<ReadingView> Parts, ProposalView Proposal, string State, long? Decision);
+    IReadOnlyList<ReadingView> Parts, ProposalView Proposal, string State, long? Decision, string Rank);
 
 /// <summary>A line that parts share.</summary>
 public sealed record LineView(IReadOnlyList<string> Parts, string Relation, int FromIndex, int ToIndex, string From, string To, int Notes);
@@ -50,7 +51,7 @@ public static class UnifyEndpoints
         d.Id, d.Kind, piece.Label(d.From), piece.Label(d.To), d.From, d.To, d.Relation,
         [.. d.Readings.Select(r => new ReadingView(r.Part, r.Notes, r.Has))],
         new ProposalView(d.Proposal.Mark, d.Proposal.Parts, d.Proposal.Why, d.Proposal.Rule),
-        piece.StateOf(d), piece.Decisions.FirstOrDefault(x => x.Difference == d.Id)?.Id);
+        piece.StateOf(d), piece.Decisions.FirstOrDefault(x => x.Difference == d.Id)?.Id, d.IsNote ? "note" : "difference");
 
     private static Ok<IEnumerable<LineView>> Lines(long id, PieceDesk desk)
     {

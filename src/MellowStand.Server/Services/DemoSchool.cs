@@ -56,9 +56,10 @@ public sealed class DemoSchool(
     private void Decide(long piece, int count)
     {
         var open = desk.Open(piece);
-        foreach (var d in open.Differences.Take(count))
+        var marks = open.Differences.Where(d => d.Kind is "articulation" or "slur").ToList();
+        foreach (var d in marks.Take(count))
             decisions.Add(piece, d.Id, "accepted", d.Proposal.Mark, d.Proposal.Why, DemoDirector.DemoName, d.Changes[d.Proposal.Mark], clock.GetUtcNow());
-        if (open.Differences.Skip(count).FirstOrDefault() is { } kept)
+        if (marks.Skip(count).FirstOrDefault() is { } kept)
             decisions.Add(piece, kept.Id, "kept", null, "The section leader plays it this way on purpose.", DemoDirector.DemoName, [], clock.GetUtcNow());
         desk.Forget(piece);
     }

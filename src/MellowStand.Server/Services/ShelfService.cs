@@ -18,13 +18,14 @@ public sealed class ShelfService(PieceRepository pieces, PassageRepository passa
     private ShelfView View(PieceRow row, List<PassageRow> handed)
     {
         var piece = desk.Open(row.Id);
-        var open = piece.Differences.Count(d => piece.StateOf(d) == "open");
+        var counted = piece.Differences.Where(d => !d.IsNote).ToList();
+        var open = counted.Count(d => piece.StateOf(d) == "open");
         var quiet = Quiet.Of(pieces, row.Id);
         var findings = piece.Findings.Count(f => f.Severity >= Severity.Warn && !quiet.Holds(f));
         var late = handed.SelectMany(readiness.Of).Count(r => r.Readiness is Readiness.Late);
         return new ShelfView(
             row.Id, row.Title, row.Kind, row.EtudeSet, row.Due, row.Due?.DayNumber - clock.Today().DayNumber, piece.Printed.Parts.Count, piece.Printed.Measures.Count,
-            open, piece.Differences.Count, findings, handed.Count, late, NotDone(open, handed.Count, late, row.Due is null));
+            open, counted.Count, findings, handed.Count, late, NotDone(open, handed.Count, late, row.Due is null));
     }
 
     private static List<string> NotDone(int open, int handed, int late, bool noDate)

@@ -1363,6 +1363,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/decisions/all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DecideAllRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionView"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/decisions/{decision}": {
         parameters: {
             query?: never;
@@ -2357,6 +2398,13 @@ export interface components {
             /** Format: date */
             due: string;
         };
+        /** @description Many differences to accept at once. */
+        DecideAllRequest: {
+            /** @description The kind, or null for all kinds. */
+            kind: null | string;
+            /** @description Ids that were previewed, or null for all of the kind. */
+            differences: null | string[];
+        };
         /** @description A decision to make: on a difference, or a free mark. */
         DecisionRequest: {
             /** @description The difference it settles. */
@@ -2392,6 +2440,7 @@ export interface components {
             made: string;
             from: null | string;
             to: null | string;
+            errata: components["schemas"]["ErratumView"][];
         };
         /** @description One difference. */
         DifferenceView: {
@@ -2426,6 +2475,8 @@ export interface components {
              * @description The decision that settles it, or null.
              */
             decision: null | number;
+            /** @description `difference`, or `note` for one that is likely meant and is not counted. */
+            rank: string;
         };
         /** @description What differs between two editions of a piece at one address. */
         EditionChange: {
@@ -2463,6 +2514,15 @@ export interface components {
             reason: string;
             /** @description When, in UTC. */
             replaced: string;
+        };
+        /** @description A change in words, as it is read out to a section. */
+        ErratumView: {
+            /** @description The part's id. */
+            part: string;
+            /** @description Label of the first measure. */
+            measure: string;
+            /** @description E.g. `measure 28: add staccato to 4 notes`. */
+            what: string;
         };
         /** @description A finding as the interface shows it. */
         FindingView: {

@@ -12,7 +12,9 @@ const route = useRoute()
 const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
 const differences = useDifferences(id)
-const remaining = computed(() => differences.data.value?.filter((d) => d.state === 'open').length ?? 0)
+const remaining = computed(
+  () => differences.data.value?.filter((d) => d.state === 'open' && d.rank === 'difference').length ?? 0,
+)
 </script>
 
 <template>

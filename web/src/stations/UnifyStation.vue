@@ -5,7 +5,9 @@ import type { Difference } from '../api/client'
 import { useDecide, useDifferences, useUndo } from '../api/queries'
 import StateWord from '../common/StateWord.vue'
 import type { StationEvents, StationProps } from '.'
-import { readingGroups, readingWords } from './readings'
+import AcceptKind from './AcceptKind.vue'
+import PickOne from '../common/PickOne.vue'
+import { kindWords, readingGroups, readingWords } from './readings'
 import { neighbour, useListKeys } from './useListKeys'
 
 const props = defineProps<StationProps>()
@@ -15,14 +17,29 @@ const differences = useDifferences(id)
 const decide = useDecide(id)
 const undo = useUndo(id)
 const { message } = AApp.useApp()
-const show = ref<'open' | 'settled'>('open')
+const show = ref<'open' | 'settled' | 'notes'>('open')
 const list = ref<HTMLElement>()
 
 const all = computed(() => differences.data.value ?? [])
-const settled = computed(() => all.value.filter((d) => d.state !== 'open').length)
-const entries = computed(() =>
-  all.value.filter((d) => (d.state === 'open') === (show.value === 'open') && inSelection(d)),
+const counted = computed(() => all.value.filter((d) => d.rank === 'difference'))
+const settled = computed(() => counted.value.filter((d) => d.state !== 'open').length)
+const kind = ref('')
+const here = computed(() =>
+  all.value.filter((d) =>
+    show.value === 'notes'
+      ? d.rank === 'note'
+      : d.rank === 'difference' && (d.state === 'open') === (show.value === 'open') && inSelection(d),
+  ),
 )
+const entries = computed(() => here.value.filter((d) => !kind.value || d.kind === kind.value))
+const kindsHere = computed(() => {
+  const counts = new Map<string, number>()
+  for (const d of here.value) counts.set(d.kind, (counts.get(d.kind) ?? 0) + 1)
+  return [
+    { value: '', label: 'every kind' },
+    ...[...counts].map(([k, n]) => ({ value: k, label: `${kindWords(k)} ${n}` })),
+  ]
+})
 const partNames = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
 const names = (ids: readonly string[]) => ids.map((p) => partNames.value.get(p) ?? p).join(', ')
 
@@ -122,8 +139,9 @@ useListKeys({
         v-model:value="show"
         size="small"
         :options="[
-          { value: 'open', label: `To decide ${all.length - settled}` },
+          { value: 'open', label: `To decide ${counted.length - settled}` },
           { value: 'settled', label: `Settled ${settled}` },
+          { value: 'notes', label: `Meant ${all.length - counted.length}` },
         ]"
       />
     </div>
@@ -133,9 +151,14 @@ useListKeys({
       aria-label="Settled differences"
       :aria-valuenow="settled"
       aria-valuemin="0"
-      :aria-valuemax="all.length"
+      :aria-valuemax="counted.length"
     >
-      <span :style="{ width: `${all.length ? (100 * settled) / all.length : 0}%` }"></span>
+      <span :style="{ width: `${counted.length ? (100 * settled) / counted.length : 0}%` }"></span>
+    </div>
+    <div class="row kinds">
+      <span class="kind"><PickOne v-model:value="kind" label="Kind of difference" :options="kindsHere" /></span>
+      <AcceptKind v-if="show === 'open'" :piece="piece.id" :entries="entries" :kind="kind" :names="partNames" />
+      <RouterLink :to="{ name: 'errata', params: { id: piece.id } }">Errata list</RouterLink>
     </div>
     <p v-if="differences.isError.value" class="empty">{{ differences.error.value?.message }}</p>
     <p v-else-if="differences.data.value && entries.length === 0" class="empty">
@@ -153,8 +176,7 @@ useListKeys({
           <span class="number">{{ i + 1 }}</span>
           <span class="body">
             <strong
-              >{{ d.kind === 'slur' ? 'Slur' : 'Articulation' }} differs, measure
-              {{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</strong
+              >{{ kindWords(d.kind) }} differs, measure {{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</strong
             >
             <span class="where"
               >{{ d.parts.length }} parts in {{ d.relation === 'unison' ? 'unison' : 'octaves' }}</span
@@ -194,6 +216,16 @@ useListKeys({
 
 <style scoped src="./station.css"></style>
 <style scoped>
+.entry strong::first-letter {
+  text-transform: uppercase;
+}
+.kinds {
+  margin-bottom: 6px;
+}
+.kind {
+  flex: 1;
+  min-width: 120px;
+}
 .proposal {
   margin: 0 0 4px 30px;
   font-size: 13px;

@@ -7,10 +7,27 @@ export interface ReadingGroup {
   proposed: boolean
 }
 
+const kinds: Record<string, string> = {
+  articulation: 'articulation',
+  slur: 'slur',
+  dynamic: 'level',
+  hairpin: 'hairpin',
+  pitch: 'pitch',
+  rhythm: 'rhythm',
+  ornament: 'ornament',
+  breath: 'breath',
+  bowing: 'bowing',
+}
+
+/** A kind of difference as a director says it. */
+export const kindWords = (kind: string): string => kinds[kind] ?? kind
+
 /** What a reading prints, as a director says it. */
 export function readingWords(kind: string, has: string): string {
   if (has === '') return kind === 'slur' ? 'no slur' : 'nothing'
   if (kind === 'slur') return `slur ${has}`
+  if (kind === 'pitch') return `sounding ${has}`
+  if (kind === 'rhythm' || kind === 'hairpin') return has
   return has
     .split('+')
     .map((m) => m.replace('strong-accent', 'marcato').replace('-', ' '))

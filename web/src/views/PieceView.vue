@@ -35,7 +35,9 @@ const { selection, select } = useSelection(
 const shown = computed(() => shownRange(selection.value, partIds.value, labels.value.length))
 const words = computed(() => selectionWords(selection.value ?? shown.value, labels.value, partNames.value))
 const station = computed(() => stationOf(String(route.params.station)))
-const remaining = computed(() => differences.data.value?.filter((d) => d.state === 'open').length ?? 0)
+const remaining = computed(
+  () => differences.data.value?.filter((d) => d.state === 'open' && d.rank === 'difference').length ?? 0,
+)
 
 const strip = computed<StripData>(() => ({
   parts: piece.data.value?.parts.map((p) => ({ id: p.id, name: p.name || p.id })) ?? [],
@@ -50,7 +52,8 @@ const strip = computed<StripData>(() => ({
 function cells(is: (state: string) => boolean): Set<string> {
   const out = new Set<string>()
   for (const d of differences.data.value ?? [])
-    if (is(d.state)) for (const p of d.parts) for (let m = d.fromIndex; m <= d.toIndex; m++) out.add(`${p.part}:${m}`)
+    if (d.rank === 'difference' && is(d.state))
+      for (const p of d.parts) for (let m = d.fromIndex; m <= d.toIndex; m++) out.add(`${p.part}:${m}`)
   return out
 }
 

@@ -34,6 +34,7 @@ public sealed class DecisionWriter
             case MarkForm.Hairpin: DirectionWriter.AddHairpin(notes[0], notes[^1], mark.Name); break;
             case MarkForm.Bracket: DirectionWriter.AddBracket(notes[0], notes[^1]); break;
             case MarkForm.Dynamic or MarkForm.Words: foreach (var n in notes) DirectionWriter.Add(n, mark); break;
+            case MarkForm.Pitch: foreach (var n in notes) PitchWriter.Set(n.Element, mark.Value!); break;
             case MarkForm.Accidental: foreach (var n in notes) AccidentalWriter.Set(n.Element, mark.Value!); break;
             case { } form: foreach (var n in notes) NotationWriter.Add(n.Element, form, mark); break;
             default: break;
@@ -48,6 +49,7 @@ public sealed class DecisionWriter
             case MarkForm.Hairpin: DirectionWriter.RemoveHairpin(part, notes[0], notes[^1], mark.Name); break;
             case MarkForm.Bracket: DirectionWriter.RemoveBracket(part, notes[0], notes[^1]); break;
             case MarkForm.Dynamic or MarkForm.Words: foreach (var n in notes) DirectionWriter.Remove(part, n, mark); break;
+            case MarkForm.Pitch: break;
             case MarkForm.Accidental: foreach (var n in notes) AccidentalWriter.Clear(n.Element, mark.Value!); break;
             case { } form: foreach (var n in notes) NotationWriter.Remove(n.Element, form, mark); break;
             default: break;

@@ -1,6 +1,4 @@
-using MellowStand.Core.Notation;
-
-namespace MellowStand.Core.Study;
+namespace MellowStand.Core.Notation;
 
 /// <summary>A printed level at its place.</summary>
 /// <param name="Measure">Its measure from 0.</param>

@@ -1,0 +1,97 @@
+using MellowStand.Core.Decisions;
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Unify;
+
+/// <summary>Notes of a line that carry other marks in some parts than in others.</summary>
+/// <remarks>Adjacent notes with the same disagreement are one entry. Common practice, no published source.</remarks>
+public abstract class NoteMarkDifferences : IDifferenceRule
+{
+    /// <inheritdoc/>
+    public abstract string Kind { get; }
+
+    /// <summary>The marks that are compared, as MusicXML 4.0 spells them.</summary>
+    protected abstract IReadOnlyList<string> Names { get; }
+
+    /// <summary>The marks that a part can have at all; empty for a part that the comparison passes over.</summary>
+    protected virtual IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => Names;
+
+    /// <inheritdoc/>
+    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
+    {
+        if (line.Voices.Select(v => NamesFor(context, v.Part).Count > 0).Count(has => has) < 2) yield break;
+        line = line.Only(v => NamesFor(context, v.Part).Count > 0);
+        var can = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
+        var open = new Dictionary<string, Run>();
+        var done = new List<Run>();
+        for (var i = 0; i < line.Notes[0].Count; i++)
+        {
+            var readings = line.Notes.Select(row => ReadingOf(row[i])).ToList();
+            var measure = line.Notes[0][i].MeasureIndex;
+            if (Agree(can, readings)) continue;
+            var key = string.Join('|', readings);
+            if (!open.TryGetValue(key, out var run) || measure > run.LastMeasure + 1) done.Add(open[key] = run = new Run(readings));
+
+            run.Add(i, measure);
+        }
+
+        foreach (var run in done) yield return ToDifference(context, line, run);
+    }
+
+    // Parts agree when each has what it can have of every other's marks.
+    private static bool Agree(List<IReadOnlyList<string>> can, List<string> readings)
+    {
+        for (var a = 0; a < readings.Count; a++)
+        {
+            for (var b = a + 1; b < readings.Count; b++)
+                if (readings[a] != readings[b] && Common(readings[a], can[b]) != Common(readings[b], can[a])) return false;
+        }
+
+        return true;
+    }
+
+    private static string Common(string reading, IReadOnlyList<string> names) => string.Join('+', Marks(reading).Where(m => names.Contains(m.Name)));
+
+    private string ReadingOf(Note note) => string.Join('+', note.Marks.Where(m => Names.Contains(m.Name)).Distinct().OrderBy(m => Place(m.Name)));
+
+    private int Place(string name)
+    {
+        for (var i = 0; i < Names.Count; i++)
+            if (Names[i] == name) return i;
+        return Names.Count;
+    }
+
+    private Difference ToDifference(UnifyContext context, SharedLine line, Run run)
+    {
+        var notes = line.Notes.Select(row => (IReadOnlyList<string>)[.. run.Places.Select(i => row[i].Id)]).ToList();
+        var readings = line.Voices.Select((v, i) => new Reading(v.Part.Id, notes[i], run.Readings[i])).ToList();
+        var changes = readings.Select(r => r.Has).Distinct()
+            .ToDictionary(has => has, has => (IReadOnlyList<MarkChange>)[.. readings.Where(r => r.Has != has).Select(r => Change(context, r, has)).Where(c => c.Added.Count + c.Removed.Count > 0)]);
+        return context.Difference(Kind, line, run.Places[0], run.Places[^1], readings, changes, ProposalRules.ForMarks(context, readings));
+    }
+
+    private MarkChange Change(UnifyContext context, Reading reading, string to)
+    {
+        var can = NamesFor(context, context.Score.FindPart(reading.Part)!);
+        var has = Marks(reading.Has);
+        var wants = Marks(to).Where(m => can.Contains(m.Name)).ToList();
+        return new MarkChange(reading.Part, reading.Notes, [.. wants.Except(has)], [.. has.Except(wants)]);
+    }
+
+    private static IEnumerable<Mark> Marks(string reading) => reading.Split('+', StringSplitOptions.RemoveEmptyEntries).Select(Mark.Parse);
+
+    private sealed class Run(List<string> readings)
+    {
+        public List<string> Readings => readings;
+
+        public List<int> Places { get; } = [];
+
+        public int LastMeasure { get; private set; }
+
+        public void Add(int place, int measure)
+        {
+            Places.Add(place);
+            LastMeasure = measure;
+        }
+    }
+}

@@ -1,0 +1,200 @@
+using System.Globalization;
+using System.Xml.Linq;
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Unify;
+
+namespace MellowStand.Core.Tests.Unify;
+
+/// <summary>Doublings made from the reference scores (tests/reference) over transpositions, with disagreements planted by a known seed: what is found, and what is found beside it.</summary>
+public sealed class PlantingTests
+{
+    private static readonly (int Diatonic, int Chromatic, int Octaves)[] Doublings = [(0, 0, 0), (0, 0, -1), (-1, -2, 0), (-5, -9, 0)];
+
+    [Theory]
+    [MemberData(nameof(Reference.Scores), MemberType = typeof(Reference))]
+    public void Pure_doublings_disagree_nowhere(string file)
+    {
+        var (document, _) = Double(file);
+        // Two different parts of an edition may well disagree where they meet; a part and its own doublings may not.
+        Assert.Empty(Found(document).Where(d => d.Readings.GroupBy(r => Family(r.Part)).Any(g => g.Select(r => r.Has).Distinct().Count() > 1)).Select(d => $"{d.Kind} {d.From} {string.Join('/', d.Readings.Select(r => r.Part + ":" + r.Has))}").Take(5));
+    }
+
+    [Fact]
+    public void What_is_planted_is_found_and_little_else()
+    {
+        var random = new Random(60212);
+        var (planted, found, reported, right) = (0, 0, 0, 0);
+        var missed = new List<string>();
+        var extra = new List<string>();
+        for (var round = 0; round < 12; round++)
+        {
+            foreach (var file in Reference.Files("scores"))
+            {
+                var (document, parts) = Double(file);
+                var before = Found(document).Select(Key).ToHashSet();
+                var plants = Enumerable.Range(0, 6).Select(_ => Plant(random, parts)).OfType<Planted>().DistinctBy(p => (p.Kind, p.Measure, Family(p.Part))).ToList();
+                var differences = Found(document).Where(d => !before.Contains(Key(d)) || plants.Any(p => Matches(d, p))).ToList();
+                planted += plants.Count;
+                foreach (var p in plants)
+                {
+                    if (differences.Any(d => Matches(d, p))) found++;
+                    else missed.Add($"{Path.GetFileName(file)} {p}");
+                }
+
+                reported += differences.Count;
+                foreach (var d in differences)
+                {
+                    if (plants.Any(p => Matches(d, p))) right++;
+                    else extra.Add($"{Path.GetFileName(file)} {d.Kind} {d.From}–{d.To} {string.Join('/', d.Readings.Select(r => r.Part + ":" + r.Has))}");
+                }
+            }
+        }
+
+        var recall = (double)found / planted;
+        var precision = (double)right / reported;
+        TestContext.Current.TestOutputHelper!.WriteLine($"planted {planted}, recall {recall:0.000}, precision {precision:0.000}");
+        Assert.True(planted > 250, $"only {planted} planted");
+        Assert.True(recall >= 0.97, $"recall {recall:0.000} of {planted}: {string.Join("; ", missed.GroupBy(m => m.Split(' ')[3]).Select(g => $"{g.Key} {g.Count()}"))} … {string.Join("; ", missed.Take(12))}");
+        Assert.True(precision >= 0.9, $"precision {precision:0.000} of {reported}: {string.Join("; ", extra.Take(12))}");
+    }
+
+    private sealed record Planted(string Kind, string Part, int Measure, string What);
+
+    private static string Family(string part) => part.Split('x')[0];
+
+    // What the edition itself disagrees in is no false alarm.
+    private static string Key(Difference d) => $"{d.Kind} {d.From} {string.Join(' ', d.Readings.Select(r => Family(r.Part)).Distinct())}";
+
+    private static bool Matches(Difference d, Planted p) => d.Kind == p.Kind && d.From <= p.Measure + 1 && d.To >= p.Measure - 1 && d.Readings.Any(r => r.Part == p.Part);
+
+    private static List<Difference> Found(XDocument document) =>
+        [.. UnifyDesk.Compare(ScoreReader.Read(ScoreDocument.Of(document)), House.Default).Differences.Where(d => !d.IsNote)];
+
+    // Every part on one staff in the untransposed parts of the score, four times: unison, an octave lower, for a B♭ and for an E♭ instrument.
+    private static (XDocument Document, List<XElement> Copies) Double(string file)
+    {
+        var document = ScoreDocument.Load(Reference.Bytes(file));
+        var root = document.Xml.Root!;
+        var copies = new List<XElement>();
+        foreach (var content in document.Parts.Where(p => p.Measures.OfType<XElement>().All(m => !m.Descendants("transpose").Any() && m.Elements("note").All(n => (n.Element("staff")?.Value ?? "1") == "1"))).ToList())
+        {
+            var source = content.Measures.OfType<XElement>().First().Parent!;
+            for (var i = 1; i < Doublings.Length; i++)
+            {
+                var id = $"{content.Id}x{i}";
+                root.Element("part-list")!.Add(new XElement("score-part", new XAttribute("id", id), new XElement("part-name", $"Flute {id}")));
+                var copy = new XElement(source);
+                copy.SetAttributeValue("id", id);
+                Transpose(copy, Doublings[i]);
+                root.Add(copy);
+                copies.Add(copy);
+            }
+        }
+
+        return (document.Xml, copies);
+    }
+
+    private static void Transpose(XElement part, (int Diatonic, int Chromatic, int Octaves) by)
+    {
+        var transposition = new Transposition(by.Diatonic, by.Chromatic, 0);
+        if (by.Chromatic != 0)
+        {
+            var first = part.Element("measure")!.Element("attributes") ?? new XElement("attributes");
+            if (first.Parent is null) part.Element("measure")!.AddFirst(first);
+            first.Add(new XElement("transpose", new XElement("diatonic", by.Diatonic), new XElement("chromatic", by.Chromatic)));
+        }
+
+        foreach (var pitch in part.Descendants("pitch"))
+        {
+            var alter = decimal.Parse(pitch.Element("alter")?.Value ?? "0", CultureInfo.InvariantCulture);
+            var now = new Pitch(Enum.Parse<Step>(pitch.Element("step")!.Value), alter, int.Parse(pitch.Element("octave")!.Value, CultureInfo.InvariantCulture) + by.Octaves);
+            Write(pitch, by.Chromatic == 0 ? now : transposition.Write(now));
+        }
+    }
+
+    private static void Write(XElement pitch, Pitch p) => pitch.ReplaceNodes(new XElement("step", p.Step), p.Alter == 0 ? null : new XElement("alter", p.Alter), new XElement("octave", p.Octave));
+
+    private static Planted? Plant(Random random, List<XElement> copies)
+    {
+        if (copies.Count == 0) return null;
+        var part = copies[random.Next(copies.Count)];
+        var id = part.Attribute("id")!.Value;
+        var measures = part.Elements("measure").ToList();
+        for (var attempt = 0; attempt < 40; attempt++)
+        {
+            var m = random.Next(measures.Count);
+            // The first voice only: a doubled line of its own.
+            var voices = measures[m].Elements("note").Select(n => n.Element("voice")?.Value ?? "1").Distinct().Order(StringComparer.Ordinal).ToList();
+            var notes = measures[m].Elements("note").Where(n => n.Element("pitch") is not null && n.Element("chord") is null && n.Element("grace") is null && n.Element("cue") is null
+                && (n.ElementsAfterSelf("note").FirstOrDefault()?.Element("chord") is null) && n.Elements("tie").All(t => t.Attribute("type")?.Value != "stop") && (n.Element("voice")?.Value ?? "1") == voices[0]).ToList();
+            if (notes.Count < 2) continue;
+            var note = notes[random.Next(notes.Count)];
+            if (Do(random.Next(8), note, measures[m], random) is { } done) return new Planted(done.Kind, id, m, done.What);
+        }
+
+        return null;
+    }
+
+    private static (string Kind, string What)? Do(int what, XElement note, XElement measure, Random random)
+    {
+        switch (what)
+        {
+            case 0:
+                if (note.Descendants("articulations").Elements().FirstOrDefault(e => e.Name.LocalName is "staccato" or "accent" or "tenuto") is not { } there) return null;
+                there.Remove();
+                return ("articulation", "removed");
+            case 1:
+                if (note.Descendants("articulations").Any()) return null;
+                Notations(note).Add(new XElement("articulations", new XElement(random.Next(2) == 0 ? "staccato" : "accent")));
+                return ("articulation", "added");
+            case 2:
+                if (measure.Elements("direction").FirstOrDefault(d => d.Descendants("dynamics").Any()) is not { } sign || note.Descendants("dynamics").Any()) return null;
+                sign.Remove();
+                return ("dynamic", "removed");
+            case 3:
+                if (measure.Elements("direction").Descendants("dynamics").FirstOrDefault() is not { } level || !level.HasElements) return null;
+                var other = new[] { "pp", "mp", "f", "ff" }.First(l => l != level.Elements().First().Name.LocalName);
+                level.ReplaceNodes(new XElement(other));
+                return ("dynamic", "changed");
+            case 4:
+                // A pitch one half step off, where nothing leans on it.
+                if (note.Elements("tie").Any()) return null;
+                var pitch = note.Element("pitch")!;
+                var alter = pitch.Element("alter") is { } a ? decimal.Parse(a.Value, CultureInfo.InvariantCulture) : 0;
+                var to = new Pitch(Enum.Parse<Step>(pitch.Element("step")!.Value), alter + (alter > 0 ? -1 : 1), int.Parse(pitch.Element("octave")!.Value, CultureInfo.InvariantCulture));
+                Write(pitch, to);
+                return ("pitch", "altered");
+            case 5:
+                if (note.Descendants("slur").FirstOrDefault(s => s.Attribute("type")?.Value == "start") is not { } start || note.Descendants("slur").Count() > 1) return null;
+                var stop = note.ElementsAfterSelf("note").SelectMany(n => n.Descendants("slur").Where(s => s.Attribute("type")?.Value == "stop" && s.Attribute("number")?.Value == start.Attribute("number")?.Value)).FirstOrDefault();
+                if (stop is null || stop.Ancestors("note").First().Descendants("slur").Count() > 1) return null;
+                start.Remove();
+                stop.Remove();
+                return ("slur", "removed");
+            case 6:
+                if (note.Descendants("slur").Any() || note.ElementsAfterSelf("note").FirstOrDefault() is not { } next || next.Element("pitch") is null || next.Element("chord") is not null || next.Element("grace") is not null || next.Descendants("slur").Any()) return null;
+                if (InsideSlur(note) || next.Elements("tie").Any() || note.Elements("tie").Any() || (next.Element("voice")?.Value ?? "1") != (note.Element("voice")?.Value ?? "1")) return null;
+                Notations(note).Add(new XElement("slur", new XAttribute("type", "start"), new XAttribute("number", 5)));
+                Notations(next).Add(new XElement("slur", new XAttribute("type", "stop"), new XAttribute("number", 5)));
+                return ("slur", "added");
+            default:
+                if (note.Descendants("ornaments").Any() || note.Elements("tie").Any()) return null;
+                Notations(note).Add(new XElement("ornaments", new XElement("trill-mark")));
+                return ("ornament", "added");
+        }
+    }
+
+    private static bool InsideSlur(XElement note) =>
+        note.ElementsBeforeSelf("note").SelectMany(n => n.Descendants("slur")).LastOrDefault()?.Attribute("type")?.Value == "start";
+
+    private static XElement Notations(XElement note)
+    {
+        if (note.Element("notations") is { } there) return there;
+        var made = new XElement("notations");
+        if (note.Elements("lyric").FirstOrDefault() is { } lyric) lyric.AddBeforeSelf(made);
+        else note.Add(made);
+        return made;
+    }
+}

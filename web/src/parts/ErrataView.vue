@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { Button as AButton } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { keys, useDecisions, usePiece, useUndo } from '../api/queries'
+import { errataByPart } from './errata'
+
+/** What was decided, part by part: the list that goes into next year's folders. */
+const route = useRoute()
+const id = computed(() => Number(route.params.id))
+const piece = usePiece(id)
+const decisions = useDecisions(id)
+const queries = useQueryClient()
+const undo = useUndo(id)
+const parts = computed(() =>
+  errataByPart(piece.data.value?.parts ?? [], decisions.data.value ?? [], piece.data.value?.measures),
+)
+const kept = computed(() => decisions.data.value?.filter((d) => d.verdict === 'kept') ?? [])
+const print = () => window.print()
+async function takeBack(decision: number) {
+  await undo.mutateAsync(decision)
+  await queries.invalidateQueries({ queryKey: keys.piece(id.value) })
+}
+</script>
+
+<template>
+  <main id="main" class="sheets">
+    <p class="bar">
+      <RouterLink :to="{ name: 'piece', params: { id, station: 'unify' } }">Back to Unify</RouterLink>
+      <button type="button" @click="print">Print</button>
+      <a :href="`/api/pieces/${id}/tables/decisions.csv`" download>CSV</a>
+    </p>
+    <article v-if="piece.data.value && decisions.data.value" class="sheet">
+      <header>
+        <div>
+          <h1>{{ piece.data.value.title }}</h1>
+          <p>Decisions and errata, part by part</p>
+        </div>
+      </header>
+      <p v-if="parts.length === 0 && kept.length === 0">
+        Nothing is decided yet. Settle a difference under Unify first.
+      </p>
+      <section v-for="p in parts" :key="p.id" :aria-label="p.name">
+        <h2>{{ p.name }}</h2>
+        <ul>
+          <li v-for="(l, i) in p.lines" :key="i">
+            {{ l.what }} <span class="small">{{ l.why }}</span>
+            <AButton size="small" type="text" class="undo" :aria-label="`Undo ${l.what}`" @click="takeBack(l.decision)"
+              >Undo</AButton
+            >
+          </li>
+        </ul>
+      </section>
+      <section v-if="kept.length" aria-label="Kept as printed">
+        <h2>Kept as printed</h2>
+        <ul>
+          <li v-for="d in kept" :key="d.id">
+            <b>{{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</b> {{ d.why }}
+          </li>
+        </ul>
+      </section>
+    </article>
+  </main>
+</template>
+
+<style src="../views/sheet.css"></style>
+<style scoped>
+section {
+  margin-top: 14px;
+  break-inside: avoid;
+}
+@media print {
+  .undo {
+    display: none;
+  }
+}
+</style>
