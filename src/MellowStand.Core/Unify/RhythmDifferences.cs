@@ -93,8 +93,20 @@ public sealed class RhythmDifferences : IDifferenceRule
         var length = n.SoundingDuration;
         return length.ToString() switch
         {
-            "1/4" => "16th", "3/8" => "dotted 16th", "1/2" => "eighth", "3/4" => "dotted eighth", "1" => "quarter", "3/2" => "dotted quarter", "2" => "half", "3" => "dotted half", "4" => "whole", "6" => "dotted whole",
-            "1/3" => "triplet eighth", "2/3" => "triplet quarter", "1/8" => "32nd", _ => string.Create(CultureInfo.InvariantCulture, $"{length} quarters"),
+            "1/4" => "16th",
+            "3/8" => "dotted 16th",
+            "1/2" => "eighth",
+            "3/4" => "dotted eighth",
+            "1" => "quarter",
+            "3/2" => "dotted quarter",
+            "2" => "half",
+            "3" => "dotted half",
+            "4" => "whole",
+            "6" => "dotted whole",
+            "1/3" => "triplet eighth",
+            "2/3" => "triplet quarter",
+            "1/8" => "32nd",
+            _ => string.Create(CultureInfo.InvariantCulture, $"{length} quarters"),
         };
     }
 }

@@ -15,8 +15,15 @@ public sealed class PatternFactsTests
         using var facts = JsonDocument.Parse(Reference.Bytes("facts/chords.json"));
         var names = new Dictionary<string, string>
         {
-            ["major triad"] = "major", ["minor triad"] = "minor", ["diminished triad"] = "diminished", ["augmented triad"] = "augmented", ["dominant seventh chord"] = "dominant 7th",
-            ["diminished seventh chord"] = "diminished 7th", ["minor seventh chord"] = "minor 7th", ["major seventh chord"] = "major 7th", ["half-diminished seventh chord"] = "half-diminished 7th",
+            ["major triad"] = "major",
+            ["minor triad"] = "minor",
+            ["diminished triad"] = "diminished",
+            ["augmented triad"] = "augmented",
+            ["dominant seventh chord"] = "dominant 7th",
+            ["diminished seventh chord"] = "diminished 7th",
+            ["minor seventh chord"] = "minor 7th",
+            ["major seventh chord"] = "major 7th",
+            ["half-diminished seventh chord"] = "half-diminished 7th",
         };
         var seen = new HashSet<string>();
         foreach (var fact in facts.RootElement.EnumerateArray())

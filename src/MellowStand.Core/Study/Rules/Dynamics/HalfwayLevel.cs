@@ -30,7 +30,8 @@ public sealed class HalfwayLevel : IStudyRule
             var word = swell.Grows ? "crescendo" : "diminuendo";
             yield return new Finding(Name, [part.Id], swell.FromMeasure, swell.ToMeasure, NoteAt(part, half), Severity.Warn,
                 $"Long {word}: {level} at measure {measure.Label}",
-                $"The {word} from measure {context.Label(swell.FromMeasure)} to {context.Label(swell.ToMeasure)} goes from {DynamicLevels.SignOf(start)} to {DynamicLevels.SignOf(end)}{(target is null ? " (no target is printed)" : "")}: be no {(swell.Grows ? "louder" : "softer")} than {level} halfway, at measure {measure.Label}.") { Level = level };
+                $"The {word} from measure {context.Label(swell.FromMeasure)} to {context.Label(swell.ToMeasure)} goes from {DynamicLevels.SignOf(start)} to {DynamicLevels.SignOf(end)}{(target is null ? " (no target is printed)" : "")}: be no {(swell.Grows ? "louder" : "softer")} than {level} halfway, at measure {measure.Label}.")
+            { Level = level };
         }
     }
 

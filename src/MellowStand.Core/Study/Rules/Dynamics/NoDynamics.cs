@@ -18,6 +18,7 @@ public sealed class NoDynamics : IStudyRule
         if (anySign || printed.Any(l => l.Onset <= first.Onset)) yield break;
         var rest = printed.Count == 0 ? "none comes later" : $"the first one is {printed[0].Sign} in measure {context.Label(printed[0].Measure)}";
         yield return new Finding(Name, [part.Id], first.MeasureIndex, first.MeasureIndex, [first.Id], Severity.Warn,
-            "No dynamic at the start", $"Nothing is printed at the first note, and {rest}: start from mezzo forte.") { Level = "mf" };
+            "No dynamic at the start", $"Nothing is printed at the first note, and {rest}: start from mezzo forte.")
+        { Level = "mf" };
     }
 }

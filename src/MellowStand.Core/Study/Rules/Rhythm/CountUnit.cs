@@ -46,6 +46,14 @@ public sealed class CountUnit : IStudyRule
 
     private static string Word(Fraction quarters) => quarters.ToString() switch
     {
-        "1/4" => "16th", "3/8" => "dotted 16th", "1/2" => "eighth", "3/4" => "dotted eighth", "1" => "quarter", "3/2" => "dotted quarter", "2" => "half", "3" => "dotted half", var t => t + " of a quarter",
+        "1/4" => "16th",
+        "3/8" => "dotted 16th",
+        "1/2" => "eighth",
+        "3/4" => "dotted eighth",
+        "1" => "quarter",
+        "3/2" => "dotted quarter",
+        "2" => "half",
+        "3" => "dotted half",
+        var t => t + " of a quarter",
     };
 }
