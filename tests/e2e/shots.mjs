@@ -8,6 +8,7 @@ const views = [
   ['shelf', '/'],
   ['study', '/piece/1/study?from=19&to=26&parts=P1,P3,P9'],
   ['unify', '/piece/1/unify?from=19&to=22&parts=P1,P2,P3,P6'],
+  ['technique', '/piece/1/technique?from=21&to=26&parts=P6'],
   ['tempo', '/piece/1/tempo?from=32&to=38&parts=P3,P6'],
   ['assign', '/piece/1/assign?from=21&to=28&parts=P3,P6'],
   ['hear', '/piece/1/hear'],

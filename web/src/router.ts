@@ -1,7 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { api } from './api/client'
 
-export const stations = ['study', 'unify', 'tempo', 'assign', 'hear'] as const
+export const stations = ['study', 'unify', 'technique', 'tempo', 'assign', 'hear'] as const
 export type Station = (typeof stations)[number]
 
 export const router = createRouter({

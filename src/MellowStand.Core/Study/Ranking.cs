@@ -8,6 +8,8 @@ namespace MellowStand.Core.Study;
 public static class Ranking
 {
     private const int MeasuresPerFinding = 3;
+    private const int ShortPiece = 12;
+    private const int MostInShortPiece = 6;
 
     private static readonly string[] DearestFirst =
     [
@@ -25,7 +27,8 @@ public static class Ranking
     /// <param name="score">The score.</param>
     public static IReadOnlySet<string> Shown(IEnumerable<Finding> findings, Score score)
     {
-        var most = Math.Max(1, (score.Measures.Count - 1) / MeasuresPerFinding);
+        // A piece of a few lines is read whole.
+        var most = score.Measures.Count < ShortPiece ? MostInShortPiece : (score.Measures.Count - 1) / MeasuresPerFinding;
         var count = score.Parts.ToDictionary(p => p.Id, _ => 0);
         var shown = new HashSet<string>();
         foreach (var finding in Order(findings.Where(f => f.Severity > Severity.Note)))

@@ -21,6 +21,7 @@ public static class StandEndpoints
         api.MapExport();
         api.MapMidi();
         api.MapTables();
+        api.MapTechnique();
         api.MapTempo();
         api.MapAssign();
         api.MapHear();

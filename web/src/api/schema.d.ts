@@ -533,6 +533,88 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/technique": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    part: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TechniqueView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/technique/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    part: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tempo/ladder": {
         parameters: {
             query?: never;
@@ -2333,12 +2415,38 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Another way with the cost of the whole passage through it. */
+        AlternativeView: {
+            choice: string;
+            /** Format: double */
+            cost: number;
+            mark: string;
+        };
         /** @description What a decision changes in one part. */
         ChangeView: {
             part: string;
             notes: string[];
             added: string[];
             removed: string[];
+        };
+        /** @description What is chosen for one note. */
+        ChoiceView: {
+            /** @description Id of the note. */
+            note: string;
+            /** @description Label of its measure. */
+            measure: string;
+            /** @description The code of the choice. */
+            choice: string;
+            /** @description True when a player would not take it by default. */
+            marked: boolean;
+            /** @description The reason, or empty. */
+            why: string;
+            /** @description Other ways, the cheapest first. */
+            alternatives: components["schemas"]["AlternativeView"][];
+            /** @description The written pitch. */
+            written: string;
+            /** @description What players write over the note. */
+            sign: string;
         };
         /** @description One click. */
         Click: {
@@ -3072,6 +3180,12 @@ export interface components {
             /** @description What is not done, in words. */
             notDone: string[];
         };
+        /** @description A slurred pair of a slide instrument. */
+        SlideSlurView: {
+            from: string;
+            to: string;
+            kind: string;
+        };
         /** @description One rung. */
         StepView: {
             unit: string;
@@ -3081,6 +3195,15 @@ export interface components {
             quarterBpm: number;
             /** Format: int32 */
             day: number;
+        };
+        /** @description The plan of a passage. */
+        TechniqueView: {
+            instrument: string;
+            /** Format: double */
+            cost: number;
+            choices: components["schemas"]["ChoiceView"][];
+            slurs: components["schemas"]["SlideSlurView"][];
+            trouble: components["schemas"]["TroubleView"][];
         };
         /** @description What the piece itself says of the tempo of a range. */
         TempoHint: {
@@ -3106,6 +3229,15 @@ export interface components {
             unit: string;
             /** Format: double */
             bpm: number;
+        };
+        /** @description Measures that stay awkward. */
+        TroubleView: {
+            from: string;
+            to: string;
+            /** Format: double */
+            cost: number;
+            why: string;
+            recipe: string;
         };
     };
     responses: never;

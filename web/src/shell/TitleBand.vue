@@ -6,7 +6,14 @@ import { stations } from '../router'
 
 defineProps<{ piece: Piece; remaining: number }>()
 const route = useRoute()
-const names: Record<string, string> = { study: 'Study', unify: 'Unify', tempo: 'Tempo', assign: 'Assign', hear: 'Hear' }
+const names: Record<string, string> = {
+  study: 'Study',
+  unify: 'Unify',
+  technique: 'Technique',
+  tempo: 'Tempo',
+  assign: 'Assign',
+  hear: 'Hear',
+}
 </script>
 
 <template>
@@ -73,7 +80,7 @@ nav {
 nav a {
   display: flex;
   align-items: center;
-  padding: 0 16px;
+  padding: 0 14px;
   color: var(--ink);
   text-decoration: none;
   border-bottom: 3px solid transparent;

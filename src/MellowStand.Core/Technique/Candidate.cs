@@ -1,0 +1,31 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Technique;
+
+/// <summary>One way to play a note.</summary>
+/// <param name="Code">The code of the HTTP interface, e.g. <c>1-2</c>, <c>bis</c>, <c>A2h@3</c>.</param>
+/// <param name="Cost">What it costs by itself; 0 for the fingering that everybody learns first.</param>
+/// <param name="Why">Why one would take it, in a few words.</param>
+/// <param name="State">What the next note must know: a slide position, a hand position, a side.</param>
+public sealed record Candidate(string Code, double Cost, string Why, int State = 0)
+{
+    /// <summary>True for the fingering that a player takes without being told.</summary>
+    public bool IsUsual { get; init; }
+}
+
+/// <summary>A note of the passage as the engine sees it.</summary>
+/// <param name="Note">The printed note.</param>
+/// <param name="Written">Its top written pitch.</param>
+/// <param name="Before">Seconds since the note before began, or null after a rest and at the start.</param>
+/// <param name="SlurredFrom">True when a slur leads into it.</param>
+public sealed record Step(Note Note, Pitch Written, double? Before, bool SlurredFrom);
+
+/// <summary>An instrument's hand: which ways there are, and what it costs to go from one to the next.</summary>
+public interface ITechnique
+{
+    /// <summary>Ways to play the note at a place of the passage; empty when it cannot be played.</summary>
+    IReadOnlyList<Candidate> Ways(Passage passage, int place);
+
+    /// <summary>What the change from one way to the next costs, with the reason when it is worth telling.</summary>
+    (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to);
+}

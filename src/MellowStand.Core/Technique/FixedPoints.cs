@@ -1,0 +1,26 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Technique;
+
+/// <summary>Marks already in the part that the engine must keep.</summary>
+/// <remarks>A code written as <c>other-technical</c> or as a fingering; the digits of a valve or slide fingering; a finger with its string; an open string. Names: MusicXML 4.0, element
+/// "technical".</remarks>
+internal static class FixedPoints
+{
+    /// <summary>The code that a note's marks ask for, or null.</summary>
+    public static string? Of(IReadOnlyList<Candidate> ways, Note note)
+    {
+        var texts = note.Marks.Where(m => m.Name is "other-technical" or "fingering" && m.Value is not null).Select(m => m.Value!).ToList();
+        if (note.Has("open-string")) return ways.FirstOrDefault(w => w.Code.EndsWith('0') && w.Code.Length == 2)?.Code;
+        foreach (var text in texts)
+        {
+            if (ways.FirstOrDefault(w => w.Code == text || PlayerSigns.Of(w.Code, Instruments.Family.Woodwind) == text) is { } exact) return exact.Code;
+            var digits = string.Join('-', text.Where(char.IsDigit));
+            if (digits.Length > 0 && ways.FirstOrDefault(w => w.Code == digits) is { } valves) return valves.Code;
+            // A finger of a string player, on the string that is named or on any.
+            if (text.Length == 1 && ways.FirstOrDefault(w => w.Code.Length >= 2 && char.IsLetter(w.Code[0]) && w.Code[1] == text[0]) is { } finger) return finger.Code;
+        }
+
+        return null;
+    }
+}

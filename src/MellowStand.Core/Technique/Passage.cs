@@ -1,0 +1,95 @@
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Technique;
+
+/// <summary>The notes of a passage in order, with what a rule may ask of them.</summary>
+public sealed class Passage
+{
+    private readonly Func<int, double> _quarterBpm;
+
+    /// <summary>Reads measures of a part.</summary>
+    /// <param name="score">The score.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="from">First measure from 0.</param>
+    /// <param name="to">Last measure from 0.</param>
+    /// <param name="house">The school's answers.</param>
+    /// <param name="quarterBpm">Quarters per minute at a measure.</param>
+    public Passage(Score score, Part part, int from, int to, House house, Func<int, double> quarterBpm)
+    {
+        (Score, Part, House, _quarterBpm) = (score, part, house, quarterBpm);
+        var slurred = SlurredNotes(part);
+        var notes = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && n.Kind == NoteKind.Pitched && !n.IsCue && !n.IsTieContinuation && n.Top is not null)
+            .GroupBy(n => (n.Onset, n.IsGrace ? n.Id : "")).Select(g => g.MaxBy(n => n.TopSounding)!).ToList();
+        Steps = [.. notes.Select((n, i) => new Step(n, n.Top!.Value, i == 0 || IsAfterRest(notes[i - 1], n) ? null : Seconds(notes[i - 1], n), slurred.Contains(n.Id)))];
+    }
+
+    /// <summary>The score.</summary>
+    public Score Score { get; }
+
+    /// <summary>The part.</summary>
+    public Part Part { get; }
+
+    /// <summary>The school's answers.</summary>
+    public House House { get; }
+
+    /// <summary>The notes in order: graces too, of a chord its top note.</summary>
+    public IReadOnlyList<Step> Steps { get; }
+
+    /// <summary>The signature in force at a place.</summary>
+    public KeySignature KeyAt(int place) => Part.Measures[Steps[place].Note.MeasureIndex].Key;
+
+    /// <summary>The written pitch class so many places away, or null beyond the passage or a rest.</summary>
+    public int? PitchClassAt(int place, int offset)
+    {
+        var at = place + offset;
+        if (at < 0 || at >= Steps.Count) return null;
+        for (var i = Math.Min(place, at) + 1; i <= Math.Max(place, at); i++)
+            if (Steps[i].Before is null) return null;
+        return Steps[at].Written.PitchClass;
+    }
+
+    /// <summary>True when one of the pitch classes stands within so many notes before or after, with no rest between.</summary>
+    public bool IsNear(int place, int reach, params int[] pitchClasses)
+    {
+        for (var o = -reach; o <= reach; o++)
+            if (o != 0 && PitchClassAt(place, o) is { } pc && pitchClasses.Contains(pc)) return true;
+        return false;
+    }
+
+    /// <summary>True where the music is in flats: by its signature, or by what stands within eight notes with no B♮ among them (a key that is not printed).</summary>
+    public bool IsInFlats(int place)
+    {
+        if (KeyAt(place).Fifths < 0) return true;
+        var near = Steps.Skip(Math.Max(0, place - 8)).Take(17).Select(s => s.Written).ToList();
+        return near.Count(p => p.Alter < 0) >= 4 && near.All(p => p.PitchClass != 11);
+    }
+
+    /// <summary>Length of a note in beats of its meter.</summary>
+    public Fraction Beats(int place)
+    {
+        var note = Steps[place].Note;
+        return note.SoundingDuration / Score.Measures[note.MeasureIndex].Meter.BeatUnit;
+    }
+
+    private static bool IsAfterRest(Note before, Note note) => note.Onset > before.Onset + before.SoundingDuration;
+
+    private double Seconds(Note before, Note note)
+    {
+        var quarters = (note.Onset - before.Onset).Value;
+        return Math.Max(0.05, quarters == 0 ? 0.08 : quarters * 60 / _quarterBpm(before.MeasureIndex));
+    }
+
+    // Every note inside a slur but its first.
+    private static HashSet<string> SlurredNotes(Part part)
+    {
+        var inside = new HashSet<string>();
+        foreach (var slur in part.Slurs)
+        {
+            foreach (var n in part.Notes.Skip(part.PlaceFrom(slur.From.Onset)).TakeWhile(n => n.Onset <= slur.To.Onset))
+                if (n != slur.From && n.Voice == slur.From.Voice && (n.Onset > slur.From.Onset || slur.From.IsGrace)) inside.Add(n.Id);
+        }
+
+        return inside;
+    }
+}

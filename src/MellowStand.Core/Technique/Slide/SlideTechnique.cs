@@ -1,0 +1,88 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Technique.Slide;
+
+/// <summary>The trombone: slide positions, with or without the F attachment.</summary>
+/// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the bass staff is 3rd, E♮ in the staff is 2nd: common
+/// practice, no published source. The seventh partial is flat by 31 cents (harmonic series: 1200·log2(7/4) = 969 against 1000) and is played a position higher or left alone.</remarks>
+public sealed class SlideTechnique(bool attachment) : ITechnique
+{
+    private const int OpenBb = 34;
+    private const int OpenF = 29;
+
+    // Half steps of the partials above the fundamental.
+    private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Candidate> Ways(Passage passage, int place) => Of(passage.Steps[place].Note.TopSounding!.Value);
+
+    /// <inheritdoc/>
+    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    {
+        var (a, b) = (PositionOf(from), PositionOf(to));
+        var travel = Math.Abs(a - b);
+        var seconds = passage.Steps[place].Before ?? 1;
+        var valve = IsValve(from) != IsValve(to) ? 0.15 : 0;
+        var fast = travel / seconds;
+        return (valve + (travel * SlideCosts.PerPosition) + (fast > SlideCosts.EasySpeed ? (fast - SlideCosts.EasySpeed) * SlideCosts.PerSpeed : 0), travel >= 4 ? $"{travel} positions from {from.Code}" : null);
+    }
+
+    /// <summary>Every way to sound a key.</summary>
+    internal IReadOnlyList<Candidate> Of(int midi)
+    {
+        var ways = new List<Candidate>();
+        Add(ways, midi, OpenBb, 7, valve: false);
+        if (attachment) Add(ways, midi, OpenF, 6, valve: true);
+        if (ways.Count == 0) return ways;
+        var usual = ways.Where(w => !IsValve(w)).DefaultIfEmpty(ways.MinBy(w => w.Cost)!).MinBy(w => w.Cost)!;
+        return [.. ways.Select(w => w with { IsUsual = w == usual, Cost = Math.Round(w.Cost, 3) })];
+    }
+
+    private static void Add(List<Candidate> ways, int midi, int open, int longest, bool valve)
+    {
+        for (var partial = 0; partial < Partials.Length; partial++)
+        {
+            var position = open + Partials[partial] - midi + 1;
+            if (position < 1 || position > longest) continue;
+            // The fundamental speaks only as a pedal note, and the seventh partial is out of tune.
+            var cost = ((position - 1) * SlideCosts.PerLongPosition) + (partial == 6 ? SlideCosts.SeventhPartial : 0) + (valve ? SlideCosts.Attachment : 0) + (position >= 6 ? SlideCosts.FarOut : 0) + (partial == 0 && !valve ? SlideCosts.Pedal : 0);
+            ways.Add(new Candidate((valve ? "F" : "") + position, cost, valve ? "the attachment saves the long slide" : "", (partial * 100) + position + (valve ? 50 : 0)));
+        }
+    }
+
+    internal static int PositionOf(Candidate c) => c.State % 50;
+
+    internal static bool IsValve(Candidate c) => c.State % 100 >= 50;
+
+    internal static int PartialOf(Candidate c) => c.State / 100;
+}
+
+/// <summary>What slide work costs.</summary>
+/// <remarks>Our own weights, no published source.</remarks>
+internal static class SlideCosts
+{
+    public const double PerPosition = 0.22;
+    public const double PerLongPosition = 0.09;
+    public const double EasySpeed = 8;
+    public const double PerSpeed = 0.05;
+    public const double SeventhPartial = 1.6;
+    public const double Attachment = 0.2;
+    public const double FarOut = 0.6;
+    public const double Pedal = 0.4;
+}
+
+/// <summary>Which slurred pairs need the tongue.</summary>
+/// <remarks>A slur needs no tongue when the partial changes against the slide or the valve changes (B♭–D, D–B♭; with the attachment B♭–C, C–D, C–E), and a legato tongue when the
+/// partial stays and only the slide moves (E♭–D–E♭–F, F–E–F). Common practice, no published source.</remarks>
+public static class SlideSlurs
+{
+    /// <summary><c>natural</c> or <c>legato-tongue</c>.</summary>
+    public static string Kind(Candidate from, Candidate to, int fromMidi, int toMidi)
+    {
+        if (SlideTechnique.IsValve(from) != SlideTechnique.IsValve(to)) return "natural";
+        if (SlideTechnique.PartialOf(from) == SlideTechnique.PartialOf(to)) return "legato-tongue";
+        var moves = SlideTechnique.PositionOf(to) - SlideTechnique.PositionOf(from);
+        // Out while the pitch goes up, in while it goes down, or no movement: the partial breaks the glide.
+        return moves == 0 || Math.Sign(moves) == Math.Sign(toMidi - fromMidi) ? "natural" : "legato-tongue";
+    }
+}

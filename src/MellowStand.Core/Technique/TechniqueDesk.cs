@@ -1,0 +1,75 @@
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Instruments;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Technique.Slide;
+
+namespace MellowStand.Core.Technique;
+
+/// <summary>A slurred pair of a slide instrument.</summary>
+/// <param name="From">Id of the first note.</param>
+/// <param name="To">Id of the second note.</param>
+/// <param name="Kind"><c>natural</c> or <c>legato-tongue</c>.</param>
+public sealed record SlideSlur(string From, string To, string Kind);
+
+/// <summary>Measures whose best way is still expensive.</summary>
+/// <param name="From">First measure from 0.</param>
+/// <param name="To">Last measure from 0.</param>
+/// <param name="Cost">What they cost.</param>
+/// <param name="Why">The dearest reason.</param>
+/// <param name="Recipe">How to practise them.</param>
+public sealed record TroubleSpot(int From, int To, double Cost, string Why, string Recipe);
+
+/// <summary>The plan of a passage.</summary>
+/// <param name="Passage">The passage.</param>
+/// <param name="Solution">The best path.</param>
+/// <param name="Slurs">Slurred pairs of a slide instrument; empty for others.</param>
+/// <param name="Trouble">Trouble spots, the dearest first.</param>
+public sealed record TechniquePlan(Passage Passage, Solution Solution, IReadOnlyList<SlideSlur> Slurs, IReadOnlyList<TroubleSpot> Trouble);
+
+/// <summary>Plans the hands of a part over a range.</summary>
+public static class TechniqueDesk
+{
+    private const double TroubleAbove = 1.6;
+    private const int MostTrouble = 8;
+
+    private static readonly (string Word, string Recipe)[] Recipes =
+    [
+        ("slides", "One pair of notes back and forth, slowly; then the measure from the end backwards."),
+        ("shift", "Play the note before and the note after the shift, then only the shift, silently."),
+        ("position", "Move the slide first without sound, arrive early, then add the air."),
+        ("finger up", "Dotted rhythms long–short, then short–long, then even."),
+        ("double", "The sticking alone on the knee, then on the bars, slowly."),
+        ("", "From one beat to the next beat, ending on it; then the whole measure."),
+    ];
+
+    /// <summary>Solves a range of a part; null when the product has no chart for the instrument.</summary>
+    public static TechniquePlan? Solve(Score score, Part part, int from, int to, House house, Instrument? instrument, Func<int, double> quarterBpm)
+    {
+        if (TechniqueCatalog.Of(instrument) is not { } technique) return null;
+        var passage = new Passage(score, part, from, to, house, quarterBpm);
+        var solution = Solver.Solve(technique, passage, i => FixedPoints.Of(technique.Ways(passage, i), passage.Steps[i].Note));
+        return new TechniquePlan(passage, solution, technique is SlideTechnique ? Slurs(passage, solution) : [], Trouble(passage, solution));
+    }
+
+    private static List<SlideSlur> Slurs(Passage passage, Solution solution)
+    {
+        var slurs = new List<SlideSlur>();
+        for (var i = 1; i < solution.Choices.Count; i++)
+        {
+            var (a, b) = (solution.Choices[i - 1], solution.Choices[i]);
+            var (from, to) = (passage.Steps[a.Place].Note, passage.Steps[b.Place].Note);
+            if (b.Place != a.Place + 1 || !passage.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding) continue;
+            slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind(a.Way, b.Way, from.TopSounding!.Value, to.TopSounding!.Value)));
+        }
+
+        return slurs;
+    }
+
+    private static List<TroubleSpot> Trouble(Passage passage, Solution solution) =>
+    [
+        .. solution.Choices.Select((c, i) => (passage.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i])).GroupBy(x => x.MeasureIndex)
+            .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice.Why)).Where(m => m.Cost > TroubleAbove)
+            .OrderByDescending(m => m.Cost).Take(MostTrouble)
+            .Select(m => new TroubleSpot(m.Measure, m.Measure, m.Cost, m.Why.Length > 0 ? m.Why : "many changes at this tempo", Recipes.First(r => m.Why.Contains(r.Word, StringComparison.Ordinal)).Recipe)),
+    ];
+}

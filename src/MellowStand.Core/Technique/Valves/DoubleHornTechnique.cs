@@ -1,0 +1,35 @@
+namespace MellowStand.Core.Technique.Valves;
+
+/// <summary>The double horn: an F side and a B♭ side, with the same three valves.</summary>
+/// <remarks>The F side below written G♯4, the B♭ side from there on; changing sides within a slur is heard. Common practice, no published source.</remarks>
+public sealed class DoubleHornTechnique : ITechnique
+{
+    private const int FirstOnBFlat = 68;
+    private const int SideBit = 0b10000;
+    private const double OtherSide = 0.35;
+    private const double ChangeSide = 0.12;
+    private const double ChangeSideInSlur = 0.4;
+
+    private static readonly ValveTechnique F = new(29, 3);
+    private static readonly ValveTechnique BFlat = new(34, 3);
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    {
+        var high = passage.Steps[place].Written.Midi >= FirstOnBFlat;
+        var midi = passage.Steps[place].Note.TopSounding!.Value;
+        var ways = Side(F.Of(midi), "F:", high ? OtherSide : 0, 0).Concat(Side(BFlat.Of(midi), "Bb:", high ? 0 : OtherSide, SideBit)).OrderBy(w => w.Cost).ToList();
+        return [.. ways.Select((w, i) => w with { IsUsual = i == 0 })];
+    }
+
+    /// <inheritdoc/>
+    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    {
+        var (cost, why) = F.Change(passage, place, from, to);
+        if (((from.State ^ to.State) & SideBit) == 0) return (cost, why);
+        return passage.Steps[place].SlurredFrom ? (cost + ChangeSideInSlur, "the side changes inside a slur") : (cost + ChangeSide, why);
+    }
+
+    private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, string prefix, double cost, int bit) =>
+        ways.Select(w => w with { Code = prefix + w.Code, Cost = Math.Round(w.Cost + cost, 3), State = w.State | bit });
+}

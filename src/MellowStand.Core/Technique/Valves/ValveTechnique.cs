@@ -1,0 +1,95 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Technique.Valves;
+
+/// <summary>Valved brass: which valves, and how the combinations are in tune.</summary>
+/// <remarks>The partials of the open tube and the half steps by which valves lower them (2: one, 1: two, 3: three, 4: five). 1-2 is used for 3, and 1-3 for 4, only as alternates.
+/// Intonation: a valve's loop is cut for the open tube, so two valves together are short: 1-3 and 1-2-3 are sharp, and the slide is put out. Physics: tube length grows by a factor of
+/// 2^(1/12) a half step; see <see cref="ValveIntonation"/>.</remarks>
+public sealed class ValveTechnique(int open, int valves) : ITechnique
+{
+    private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40, 42, 43, 44, 46, 47, 48];
+
+    private static readonly (string Code, int Lowers, int Valves)[] Combinations =
+    [
+        ("0", 0, 0), ("2", 1, 0b010), ("1", 2, 0b001), ("1-2", 3, 0b011), ("3", 3, 0b100), ("2-3", 4, 0b110), ("1-3", 5, 0b101), ("1-2-3", 6, 0b111),
+        ("4", 5, 0b1000), ("2-4", 6, 0b1010), ("1-4", 7, 0b1001), ("1-2-4", 8, 0b1011), ("2-3-4", 9, 0b1110), ("1-3-4", 10, 0b1101), ("1-2-3-4", 11, 0b1111),
+    ];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Candidate> Ways(Passage passage, int place) => Of(passage.Steps[place].Note.TopSounding!.Value);
+
+    /// <inheritdoc/>
+    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    {
+        var seconds = passage.Steps[place].Before ?? 1;
+        var fingers = int.PopCount((from.State ^ to.State) & 0xF);
+        // A finger up and another down at once is the awkward one when it is quick.
+        var crossing = (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 ? 1 : 0;
+        var quick = Math.Clamp(0.25 / seconds, 0.2, 2.5);
+        return (quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing)), crossing > 0 && seconds < 0.15 ? "one finger up while another goes down" : null);
+    }
+
+    /// <summary>Every way to sound a key.</summary>
+    internal IReadOnlyList<Candidate> Of(int midi)
+    {
+        var ways = new List<Candidate>();
+        for (var partial = 1; partial < Partials.Length; partial++)
+        {
+            foreach (var (code, lowers, pressed) in Combinations.Where(c => (c.Valves & 0b1000) == 0 || valves >= 4))
+            {
+                if (open + Partials[partial] - lowers != midi) continue;
+                var cents = ValveIntonation.Cents(pressed) + ValveIntonation.PartialCents(partial + 1);
+                var cost = (int.PopCount(pressed) * ValveCosts.PerPressed) + (Math.Abs(cents) > 12 ? (Math.Abs(cents) - 12) * ValveCosts.PerCent : 0) + (partial == 6 ? ValveCosts.SeventhPartial : 0) + (code == "3" ? ValveCosts.ThirdAlone : 0) + (partial * ValveCosts.PerPartial);
+                ways.Add(new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed));
+            }
+        }
+
+        var kept = ways.GroupBy(w => w.Code).Select(g => g.MinBy(w => w.Cost)!).OrderBy(w => w.Cost).ToList();
+        return [.. kept.Select((w, i) => w with { IsUsual = i == 0 })];
+    }
+
+    private static string Advice(string code, double cents) => code is "1-3" or "1-2-3" ? $"{cents:0} cents sharp: put the third slide out" : Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents" : "";
+}
+
+/// <summary>What valve work costs.</summary>
+/// <remarks>Our own weights, no published source.</remarks>
+internal static class ValveCosts
+{
+    public const double PerFinger = 0.08;
+    public const double Crossing = 0.18;
+    public const double PerPressed = 0.06;
+    public const double PerCent = 0.012;
+    public const double SeventhPartial = 2;
+    public const double ThirdAlone = 0.3;
+    public const double PerPartial = 0.05;
+}
+
+/// <summary>How far valve combinations are from equal temperament.</summary>
+/// <remarks>Tube physics: the sounding length is proportional to 1/frequency. Each valve's loop is tuned alone on the open tube; lengths add when valves are pressed together, while equal
+/// temperament asks for a product. Partials: harmonic series, 1200·log2(n).</remarks>
+public static class ValveIntonation
+{
+    private static readonly int[] Lowers = [2, 1, 3, 5];
+
+    /// <summary>Cents above (sharp) equal temperament of pressed valves (bit 0 is the first valve).</summary>
+    public static double Cents(int pressed)
+    {
+        var (length, steps) = (1.0, 0);
+        for (var v = 0; v < Lowers.Length; v++)
+        {
+            if ((pressed & (1 << v)) == 0) continue;
+            length += Math.Pow(2, Lowers[v] / 12.0) - 1;
+            steps += Lowers[v];
+        }
+
+        return Math.Round((steps * 100) - (1200 * Math.Log2(length)), 1);
+    }
+
+    /// <summary>Cents of a partial above equal temperament; the 5th is 14 flat, the 7th 31 flat.</summary>
+    public static double PartialCents(int partial)
+    {
+        var cents = 1200 * Math.Log2(partial);
+        return Math.Round(cents - (Math.Round(cents / 100) * 100), 1);
+    }
+}
