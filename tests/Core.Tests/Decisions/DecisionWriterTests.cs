@@ -124,6 +124,18 @@ public sealed class DecisionWriterTests
         return copy;
     }
 
+    [Fact]
+    public void A_part_that_is_cut_out_borrows_tempo_and_letters_from_the_top_of_the_score()
+    {
+        var original = ScoreExport.Serialize(ShortFormReader.Document("part \"Flute\"\ntempo:q=96 | C5w | reh:A \"a tempo\" D5w\npart \"Horn\"\n| C5w | reh:A D5w"));
+        var slice = ScoreReader.Read(ScoreExport.Write(original, [], new ExportRange(["P2"], 0, 1, WithNoteIds: true)));
+        Assert.Contains(slice.Parts[0].Directions, d => d.Metronome?.Bpm == 96);
+        Assert.Single(slice.Parts[0].Directions, d => d.Text == "a tempo");
+        Assert.Single(slice.Parts[0].Directions, d => d.Kind == DirectionKind.Rehearsal);
+        var export = ScoreReader.Read(ScoreExport.Write(original, [], new ExportRange(["P2"], 0, 1)));
+        Assert.DoesNotContain(export.Parts[0].Directions, d => d.Text == "a tempo");
+    }
+
     private static bool IsThere(Part part, Mark mark) => mark.Name switch
     {
         "slur" => part.Slurs.Any(s => s.From.Id == "P1-n1" && s.To.Id == "P1-n3"),

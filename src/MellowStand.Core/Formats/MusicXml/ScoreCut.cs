@@ -47,14 +47,16 @@ internal static class ScoreCut
         if (top is null || top.Attribute("id")?.Value == document.Parts[0].Id) return;
         foreach (var (measure, index) in top.Elements("measure").Select((m, i) => (m, from + i)))
         {
-            if (measure.Elements("direction").Any(IsForAll)) continue;
+            var own = measure.Elements("direction").Where(IsForAll).Select(WordsOf).ToHashSet();
             var lent = (document.Parts[0].Measures[index]?.Elements() ?? []).TakeWhile(e => e.Name.LocalName != "note")
-                .Where(e => e.Name.LocalName == "direction" && IsForAll(e)).Select(e => new XElement(e)).ToList();
+                .Where(e => e.Name.LocalName == "direction" && IsForAll(e) && !own.Contains(WordsOf(e))).Select(e => new XElement(e)).ToList();
             if (lent.Count == 0) continue;
             foreach (var e in lent) e.Elements("staff").Remove();
             if (measure.Elements("note").FirstOrDefault() is { } first) first.AddBeforeSelf(lent);
         }
     }
+
+    private static string WordsOf(XElement direction) => string.Concat(direction.Elements("direction-type").Select(t => t.Value.Trim()));
 
     private static bool IsForAll(XElement direction) => direction.Elements("direction-type").Elements()
         .Any(e => e.Name.LocalName is "metronome" or "rehearsal" || (e.Name.LocalName == "words" && Study.TempoWords.TempoIn(e.Value) is not null));
