@@ -1,0 +1,75 @@
+using MellowStand.Core.Formats.ShortForm;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
+
+namespace MellowStand.Core.Tests.Study;
+
+public sealed class RankingTests
+{
+    [Fact]
+    public void What_stops_the_ensemble_is_read_first_then_what_is_dear_to_miss()
+    {
+        var order = Ranking.Order([Make("no-dynamics", Severity.Warn, 0), Make("trill", Severity.Note, 0), Make("carried-accidental", Severity.Warn, 9), Make("anything", Severity.Stop, 30)]);
+        Assert.Equal(["anything", "carried-accidental", "no-dynamics", "trill"], order.Select(f => f.Rule));
+    }
+
+    [Theory]
+    [InlineData(40, 13)]
+    [InlineData(24, 7)]
+    [InlineData(4, 6)] // a piece of a few lines is read whole
+    public void Fewer_than_one_finding_per_three_measures_is_shown(int measures, int most)
+    {
+        var score = ShortFormReader.Score("| " + string.Join(" | ", Enumerable.Repeat("C5w", measures)));
+        var findings = Enumerable.Range(0, 60).Select(i => Make("carried-accidental", Severity.Warn, i % measures, $"note {i}")).ToList();
+        Assert.Equal(most, Ranking.Shown(findings, score).Count);
+    }
+
+    [Fact]
+    public void What_is_only_good_to_know_is_folded()
+    {
+        var score = ShortFormReader.Score("| C5w | D5w");
+        Assert.Empty(Ranking.Shown([Make("trill", Severity.Note, 0)], score));
+    }
+
+    [Fact]
+    public void Every_rule_has_a_kind_that_the_page_can_filter_by() =>
+        Assert.All(StudyDesk.Rules, r => Assert.Contains(RuleKinds.Of(r.Name), RuleKinds.All));
+
+    // Fixed names of the interface, from the design: none may be lost.
+    [Fact]
+    public void No_fixed_rule_is_missing()
+    {
+        string[] names =
+        [
+            "carried-accidental", "enharmonic", "hidden-key", "near-miss", "chromatic-run", "scale", "arpeggio", "return", "pickup", "count-unit", "meter-grouping", "long-length", "rest-count", "syncopation",
+            "flipped-rhythm", "no-dynamics", "subito", "halfway-level", "hairpin-to-nowhere", "soft-high-entry", "a-tempo-without-slowing", "slowing-unresolved", "no-slowing-at-end", "fermata", "lone-mark",
+            "pattern-change", "slur-across-beams", "offbeat-accent", "dots-under-slur", "two-note-slur", "trill", "turn", "grace", "large-leap", "no-breath", "solo",
+        ];
+        Assert.Empty(names.Except(StudyDesk.Rules.Select(r => r.Name)));
+    }
+
+    [Theory]
+    [InlineData("Allegro con brio", TempoKind.Fixed, "quick, cheerful")]
+    [InlineData("poco rit.", TempoKind.Slowing, "slowing little by little")]
+    [InlineData("Tempo I", TempoKind.Return, "the first tempo again")]
+    [InlineData("più mosso", TempoKind.Quickening, "faster")]
+    [InlineData("Langsamer werden", TempoKind.Slowing, "slower")]
+    [InlineData("très vif", TempoKind.Fixed, "very lively")]
+    public void A_tempo_word_says_what_it_asks_for(string text, TempoKind kind, string meaning)
+    {
+        var word = TempoWords.TempoIn(text)!;
+        Assert.Equal((kind, meaning), (word.Kind, word.Meaning));
+    }
+
+    [Theory]
+    [InlineData("dolce")]
+    [InlineData("cantabile")]
+    [InlineData("rehearse this")]
+    [InlineData("div.")]
+    public void A_word_of_character_or_of_nothing_moves_no_tempo(string text) => Assert.Null(TempoWords.TempoIn(text));
+
+    [Fact]
+    public void Tempo_ranges_are_ranges() => Assert.All(TempoWords.All.Where(w => w.Low is not null), w => Assert.True(w.Low < w.High, w.Word));
+
+    private static Finding Make(string rule, Severity severity, int measure, string title = "x") => new(rule, ["P1"], measure, measure, [], severity, title, "why");
+}
