@@ -22,6 +22,7 @@ internal static class OtherReader
             var tenfold = Generated.Score(24, 1600);
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to a bare load: {ours / bare:0.00}"));
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio reading ten times the measures: {Median(() => ScoreReader.Read(tenfold)) / ours:0.00}"));
+            Stations(bytes, ours);
             var theirs = Node(file);
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to the npm reader's parse: {ours / theirs:0.00}"));
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"bytes held per note: {HeldPerNote(bytes):0}"));
@@ -30,6 +31,17 @@ internal static class OtherReader
         {
             File.Delete(file);
         }
+    }
+
+    // Study and Unify of a score that is read already, as ratios to reading it; and twice the parts × twice the measures.
+    private static void Stations(byte[] bytes, double reading)
+    {
+        var score = ScoreReader.Read(bytes);
+        var larger = ScoreReader.Read(Generated.Score(48, 320));
+        var unify = Median(() => Work.Unify(score));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio study to reading: {Median(() => Work.Study(score)) / reading:0.00}"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio unify to reading: {unify / reading:0.00}"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio unify of 48 x 320 to 24 x 160: {Median(() => Work.Unify(larger)) / unify:0.00}"));
     }
 
     private static double Median(Func<object> act)
