@@ -16,7 +16,7 @@ public static class RuleKinds
         ("ornaments", "trill turn mordent grace"),
         ("breath", "no-breath breath-place"),
         ("range", "large-leap range high-strain register-crossing"),
-        ("sharing", "solo shared-line"));
+        ("sharing", "solo shared-line shared-rhythm answer"));
 
     /// <summary>The kinds, in the order in which a director looks.</summary>
     public static IReadOnlyList<string> All { get; } = [.. Kinds.Values.Distinct()];

@@ -10,6 +10,8 @@ public sealed class StudyContext
     private readonly Dictionary<string, LevelLine> _levels = [];
     private readonly Dictionary<string, Melody> _melodies = [];
     private readonly Dictionary<string, IReadOnlyList<string>> _sounds = [];
+    private readonly Dictionary<string, IReadOnlyList<string>> _rhythms = [];
+    private readonly Dictionary<string, IReadOnlyList<Rules.MeasureContent>> _content = [];
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Func<Part, Instrument?> _instrument;
 
@@ -47,6 +49,13 @@ public sealed class StudyContext
     /// <summary>For each measure of a part what sounds in it, whatever the octave; equal texts are equal lines.</summary>
     public IReadOnlyList<string> SoundsOf(Part part) => _sounds.TryGetValue(part.Id, out var sounds) ? sounds : _sounds[part.Id] =
         [.. part.Measures.Select(m => string.Join(' ', MelodyOf(part).ByMeasure[m.Index].Select(n => $"{n.Offset}:{n.SoundingDuration}:{n.TopSounding % 12}")))];
+
+    /// <summary>The measures of a part in forms that can be compared.</summary>
+    internal IReadOnlyList<Rules.MeasureContent> ContentOf(Part part) => _content.TryGetValue(part.Id, out var content) ? content : _content[part.Id] = [.. part.Measures.Select(m => new Rules.MeasureContent(m))];
+
+    /// <summary>For each measure of a part when it strikes and how long it holds; empty where it strikes fewer than three times.</summary>
+    public IReadOnlyList<string> RhythmsOf(Part part) => _rhythms.TryGetValue(part.Id, out var rhythms) ? rhythms : _rhythms[part.Id] =
+        [.. part.Measures.Select(m => MelodyOf(part).ByMeasure[m.Index].ToList()).Select(n => n.Count < 3 ? "" : string.Join(' ', n.Select(x => $"{x.Offset}:{x.SoundingDuration}")))];
 
     /// <summary>The sounding keys that the music is in, whatever is printed.</summary>
     public IReadOnlyList<KeyStretch> Keys => _keys.Value;

@@ -5,6 +5,7 @@ using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
 using MellowStand.Core.Study.Heat;
+using MellowStand.Core.Technique;
 using MellowStand.Core.Unify;
 using MellowStand.Storage;
 
@@ -34,7 +35,7 @@ public sealed class OpenPiece
         _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument));
         _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
         _ranks = new(() => Ranking.Order(_findings.Value).DistinctBy(f => f.Id).Select((f, i) => (f.Id, i + 1)).ToDictionary(x => x.Id, x => x.Item2));
-        _heat = new(() => HeatMap.Of(_study.Value, _findings.Value));
+        _heat = new(() => HeatMap.Of(_study.Value, _findings.Value, 1, HandCosts()));
         _unify = new(() => UnifyDesk.Compare(Printed, house));
         _stillOpen = new(() => Changes.Count == 0 ? _unify.Value.Differences : UnifyDesk.Compare(Current, house).Differences);
     }
@@ -103,6 +104,23 @@ public sealed class OpenPiece
 
     /// <summary>The printed label of a measure.</summary>
     public string Label(int measure) => Current.Measures[measure].Label;
+
+    // What Technique says of each measure of each part that has a chart.
+    private Func<string, int, double> HandCosts()
+    {
+        var costs = new Dictionary<(string, int), double>();
+        foreach (var part in Current.Parts)
+        {
+            var plan = TechniqueDesk.Solve(Current, part, 0, Current.Measures.Count - 1, House, Instruments.GetValueOrDefault(part.Id)?.Instrument, _study.Value.Tempo.QuarterBpmAt);
+            for (var i = 0; i < plan?.Solution.Choices.Count; i++)
+            {
+                var cell = (part.Id, plan.Passage.Steps[plan.Solution.Choices[i].Place].Note.MeasureIndex);
+                costs[cell] = costs.GetValueOrDefault(cell) + plan.Solution.StepCosts[i];
+            }
+        }
+
+        return (part, measure) => costs.GetValueOrDefault((part, measure));
+    }
 
     private int Place(string label) => Current.FindMeasure(label)
         ?? throw Refusal.NotFound($"There is no measure \"{label}\" in this piece. It goes from {Label(0)} to {Label(Current.Measures.Count - 1)}.");

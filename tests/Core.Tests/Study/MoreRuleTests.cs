@@ -146,6 +146,10 @@ public sealed class MoreRuleTests
     [InlineData("solo", "part \"Flute\"\n| C5w | D5w | E5w\npart \"Oboe\"\n| C5w | rw | E5w", 1)]
     [InlineData("solo", "part \"Flute\"\n| C5w | D5w\npart \"Oboe\"\n| C5w | B4w", 0)]
     [InlineData("solo", "| C5w | D5w", 0)] // one part alone is no solo
+    [InlineData("shared-rhythm", "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| E5q F5q G5h | E5q F5q G5h | G5q F5q E5h | E5q F5q G5h", 1)]
+    [InlineData("shared-rhythm", "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h", 0)] // the same notes: a shared line
+    [InlineData("answer", "part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4q A4q B4q D5q | E5q D5q B4q A4q", 1)]
+    [InlineData("answer", "part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4w | E4w", 0)]
     [InlineData("chord-name", "part \"Marimba\"\n| <C4,E4>q <G4,C5>q <E4,G4>h", 1)]
     [InlineData("signature", "key:Eb | Eb4w | key:C C4w", 2)]
     [InlineData("tempo-words", "\"Andante cantabile\" | C5w", 1)]

@@ -21,7 +21,10 @@ public sealed record HeatCell(string Part, int Measure, double Heat, IReadOnlyLi
 public static class HeatWeights
 {
     /// <summary>Notes a second at the goal tempo: nothing below 0.3, full at 9.</summary>
-    public const double NoteRate = 0.32;
+    public const double NoteRate = 0.26;
+
+    /// <summary>Finger, slide, bow or stick changes, as Technique costs them: full at 4 a measure.</summary>
+    public const double Hands = 0.06;
 
     /// <summary>Leaps larger than a fifth: full where every second step is one.</summary>
     public const double Leaps = 0.1;
@@ -63,20 +66,21 @@ public static class HeatMap
     /// <param name="context">The prepared score.</param>
     /// <param name="findings">What Study found in it.</param>
     /// <param name="tempoFactor">Goal tempo as a share of the printed tempo.</param>
-    public static IReadOnlyList<HeatCell> Of(StudyContext context, IReadOnlyList<Finding> findings, double tempoFactor = 1)
+    /// <param name="hands">What the hands of a part cost in a measure, as Technique has it; null where nobody has asked.</param>
+    public static IReadOnlyList<HeatCell> Of(StudyContext context, IReadOnlyList<Finding> findings, double tempoFactor = 1, Func<string, int, double>? hands = null)
     {
         var weights = Warnings(context, findings);
-        return [.. context.Score.Parts.SelectMany(p => p.Measures.Select(m => Cell(context, p, m, weights.GetValueOrDefault((p.Id, m.Index)), tempoFactor)))];
+        return [.. context.Score.Parts.SelectMany(p => p.Measures.Select(m => Cell(context, p, m, weights.GetValueOrDefault((p.Id, m.Index)), tempoFactor, hands?.Invoke(p.Id, m.Index) ?? 0)))];
     }
 
-    private static HeatCell Cell(StudyContext context, Part part, PartMeasure measure, double warnings, double tempoFactor)
+    private static HeatCell Cell(StudyContext context, Part part, PartMeasure measure, double warnings, double tempoFactor, double hands)
     {
         var notes = measure.Notes.Where(n => n.Sounds && !n.IsTieContinuation && !n.IsCue).ToList();
         if (notes.Count == 0) return new HeatCell(part.Id, measure.Index, 0, []);
         HeatReason[] reasons =
         [
             Rate(context, measure, notes, tempoFactor), LeapReason(notes), AccidentalReason(measure, notes), KeyReason(measure), RhythmReason(context, notes), ArticulationReason(notes),
-            RangeReason(context, part, notes), OrnamentReason(measure), ExposureReason(context, part, measure), FindingReason(warnings),
+            RangeReason(context, part, notes), OrnamentReason(measure), ExposureReason(context, part, measure), HandsReason(hands), FindingReason(warnings),
         ];
         var counted = reasons.Where(r => r.Contribution > 0).OrderByDescending(r => r.Contribution).ToList();
         return new HeatCell(part.Id, measure.Index, Math.Round(Math.Min(1, counted.Sum(r => r.Contribution)), 3), counted);
@@ -143,6 +147,8 @@ public static class HeatMap
         var alone = context.Score.Parts.Count > 1 && !context.Score.Parts.Any(p => p != part && context.MelodyOf(p).ByMeasure[measure.Index].Any());
         return Reason("exposure", alone ? 1 : 0, HeatWeights.Exposure, "nobody else plays");
     }
+
+    private static HeatReason HandsReason(double cost) => Reason("hands", cost / 4, HeatWeights.Hands, $"changes of the hand that cost {cost:0.0}");
 
     private static HeatReason FindingReason(double warnings) =>
         Reason("findings", warnings / 3, HeatWeights.Findings, "what Study found here");

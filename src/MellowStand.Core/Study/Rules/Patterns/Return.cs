@@ -15,7 +15,7 @@ public sealed class Return : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var measures = part.Measures.Select(m => new MeasureContent(m)).ToList();
+        var measures = context.ContentOf(part);
         foreach (var block in RepeatedBlocks.Find(measures))
         {
             var differences = Enumerable.Range(0, block.Length).Select(k => (Place: k, What: Difference(measures[block.First + k], measures[block.Again + k], block.Different.Contains(k))))

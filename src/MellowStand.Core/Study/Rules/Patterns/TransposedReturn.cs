@@ -14,7 +14,7 @@ public sealed class TransposedReturn : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var measures = part.Measures.Select(m => new MeasureContent(m)).ToList();
+        var measures = context.ContentOf(part);
         var places = new Dictionary<string, List<int>>();
         var covered = -1;
         for (var j = 0; j < measures.Count; j++)
@@ -37,7 +37,7 @@ public sealed class TransposedReturn : IStudyRule
         }
     }
 
-    private static int Follow(List<MeasureContent> m, int i, int j)
+    private static int Follow(IReadOnlyList<MeasureContent> m, int i, int j)
     {
         var shift = m[j].Base - m[i].Base;
         var k = 0;

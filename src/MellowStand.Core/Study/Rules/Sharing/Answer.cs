@@ -1,0 +1,48 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>A figure that answers another part's: the same rhythm and intervals a few measures later.</summary>
+/// <remarks>Two measures or more, of four notes or more each, one to four measures after another part that does not play them too. Common practice, no published source.</remarks>
+public sealed class Answer : IStudyRule
+{
+    private const int LeastMeasures = 2;
+    private const int LeastNotes = 4;
+    private const int Latest = 4;
+
+    /// <inheritdoc/>
+    public string Name => "answer";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        var mine = context.ContentOf(part);
+        for (var m = 1; m + LeastMeasures <= mine.Count;)
+        {
+            var found = context.Score.Parts.Where(p => p != part).Select(p => Find(context.ContentOf(p), mine, m)).Zip(context.Score.Parts.Where(p => p != part), (f, p) => (f.Distance, f.Length, Part: p)).FirstOrDefault(f => f.Length >= LeastMeasures);
+            if (found.Length < LeastMeasures)
+            {
+                m++;
+                continue;
+            }
+
+            var asked = context.Measures(m - found.Distance, m - found.Distance + found.Length - 1);
+            yield return new Finding(Name, [part.Id], m, m + found.Length - 1, [], Severity.Note, $"Answers {found.Part.Name}, {asked}",
+                $"{found.Part.Name} has this figure in {asked}: listen for it, and answer with the same length and level.");
+            m += found.Length;
+        }
+    }
+
+    private static (int Distance, int Length) Find(IReadOnlyList<MeasureContent> other, IReadOnlyList<MeasureContent> mine, int m)
+    {
+        for (var distance = 1; distance <= Latest && distance <= m; distance++)
+        {
+            var length = 0;
+            while (m + length < mine.Count && length < distance && mine[m + length].Sounding.Count >= LeastNotes && mine[m + length].Intervals == other[m + length - distance].Intervals
+                && mine[m + length].Intervals != mine[m + length - distance].Intervals) length++;
+            if (length >= LeastMeasures) return (distance, length);
+        }
+
+        return (0, 0);
+    }
+}
