@@ -166,11 +166,11 @@ public static class Ladder
         return steps;
     }
 
-    // Rounding may bring two neighbours together; the ends stay exactly as asked.
+    // Rounding may bring two neighbours together or carry one past the goal; the ends stay exactly as asked.
     private static List<TempoMark> Tidy(List<TempoMark> marks, TempoMark start, TempoMark goal)
     {
         var tidy = new List<TempoMark> { start };
-        foreach (var mark in marks.Skip(1))
+        foreach (var mark in marks.Skip(1).Where(m => m.QuarterBpm <= goal.QuarterBpm + 1e-9))
             if (mark.QuarterBpm > tidy[^1].QuarterBpm + 1e-9 || mark.Unit != tidy[^1].Unit) tidy.Add(mark);
         if (tidy.Count > 1 && SameSpeed(tidy[^1], goal)) tidy[^1] = goal;
         else if (tidy[^1] != goal) tidy.Add(goal);
