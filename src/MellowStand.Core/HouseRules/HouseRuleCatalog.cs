@@ -20,7 +20,8 @@ public static class HouseRuleCatalog
         Rule("two-slurs", "Which of two printed slurs wins?", "longer|the longer", "shorter|the shorter", "edition|as this edition has it"),
         Rule("goal-tempo", "What is the goal tempo?", "fast-as-clean|as fast as clean, inside the printed range", "printed|the printed tempo"),
         Rule("breath-seconds", "How many seconds of playing is one breath?", "10|ten, a school player at a middle level", "8|eight, younger players", "12|twelve", "15|fifteen, trained players"),
-        Rule("range-level", "Which range do the players have?", "comfortable|comfortable, about four years of playing", "advanced|advanced", "extreme|all that the instrument gives"),
+        Rule("bow-seconds", "How many seconds does a whole bow last at mezzo forte?", "5|five", "4|four, younger players", "6|six", "8|eight, trained players"),
+        Rule("range-level", "Which range is asked where no player's own level is known?", "comfortable|comfortable, about four years of playing", "advanced|advanced", "extreme|all that the instrument gives"),
         Rule("ladder", "How does a tempo ladder climb?", "step|by a fixed step", "percent|by a percentage", "marks|by the traditional metronome marks"),
     ];
 

@@ -13,7 +13,7 @@ public static class Ranking
 
     private static readonly string[] DearestFirst =
     [
-        "carried-accidental", "hidden-key", "near-miss", "a-tempo-without-slowing", "meter-grouping", "metric-change", "return", "subito", "flipped-rhythm", "no-breath", "slowing-unresolved",
+        "carried-accidental", "hidden-key", "near-miss", "a-tempo-without-slowing", "meter-grouping", "metric-change", "return", "subito", "flipped-rhythm", "no-breath", "bow-length", "slowing-unresolved",
         "soft-high-entry", "forgotten-piano", "halfway-level", "rest-count", "offbeat-entry", "triplet-against-dotted", "hemiola", "range", "high-strain", "large-leap", "hairpin-to-nowhere",
         "lone-mark", "two-note-slur", "pattern-change", "no-dynamics",
     ];

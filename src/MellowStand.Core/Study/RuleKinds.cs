@@ -14,7 +14,7 @@ public static class RuleKinds
         ("dynamics", "no-dynamics subito halfway-level hairpin-to-nowhere soft-high-entry sustained-level forgotten-piano"),
         ("articulation", "lone-mark pattern-change slur-across-beams offbeat-accent dots-under-slur two-note-slur staccato-length unmarked"),
         ("ornaments", "trill turn mordent grace"),
-        ("breath", "no-breath breath-place"),
+        ("breath", "no-breath breath-place bow-length"),
         ("range", "large-leap range high-strain register-crossing"),
         ("sharing", "solo shared-line shared-rhythm answer"));
 

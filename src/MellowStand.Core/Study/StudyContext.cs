@@ -14,16 +14,19 @@ public sealed class StudyContext
     private readonly Dictionary<string, IReadOnlyList<Rules.MeasureContent>> _content = [];
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Func<Part, Instrument?> _instrument;
+    private readonly Func<Part, string?> _level;
 
     /// <summary>Prepares a score.</summary>
     /// <param name="score">The score with the decisions written in.</param>
     /// <param name="house">The school's answers.</param>
     /// <param name="instrument">The instrument of a part as recognised or corrected; null to recognise it here.</param>
-    public StudyContext(Score score, House house, Func<Part, Instrument?>? instrument = null)
+    /// <param name="level">The level that all players of a part reach, or null where nobody is known; null for no players at all.</param>
+    public StudyContext(Score score, House house, Func<Part, Instrument?>? instrument = null, Func<Part, string?>? level = null)
     {
         Score = score;
         House = house;
         _instrument = instrument ?? (p => Recognition.Of(p).Instrument);
+        _level = level ?? (_ => null);
         Tempo = new TempoLine(score);
         _keys = new(() => KeyFinder.Stretches(score));
     }
@@ -39,6 +42,9 @@ public sealed class StudyContext
 
     /// <summary>The instrument of a part, or null.</summary>
     public Instrument? InstrumentOf(Part part) => _instrument(part);
+
+    /// <summary>The level of range asked of a part: that of its players, else the house's.</summary>
+    public (string Level, bool IsPlayers) LevelOf(Part part) => _level(part) is { } own ? (own, true) : (House["range-level"], false);
 
     /// <summary>The dynamics of a part.</summary>
     public LevelLine LevelsOf(Part part) => _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(Score, part);

@@ -25,7 +25,7 @@ public static class EnsembleEndpoints
     /// <summary>Maps the group.</summary>
     public static void MapEnsemble(this RouteGroupBuilder api)
     {
-        var group = api.MapGroup("/ensemble").WithTags("Ensemble");
+        var group = api.MapGroup("/ensemble").WithTags("Ensemble").AddEndpointFilter(ForgetPieces);
         group.MapGet("", (EnsembleRepository e) => TypedResults.Ok(All(e)));
         group.MapPost("/sections", AddSection);
         group.MapPut("/sections/{section:long}", RenameSection);
@@ -33,6 +33,14 @@ public static class EnsembleEndpoints
         group.MapPost("/players", AddPlayer);
         group.MapPut("/players/{player:long}", UpdatePlayer);
         group.MapDelete("/players/{player:long}", RemovePlayer);
+    }
+
+    // Ranges and balance rest on who plays.
+    private static async ValueTask<object?> ForgetPieces(EndpointFilterInvocationContext call, EndpointFilterDelegate next)
+    {
+        var answer = await next(call);
+        if (!HttpMethods.IsGet(call.HttpContext.Request.Method)) call.HttpContext.RequestServices.GetRequiredService<PieceDesk>().ForgetAll();
+        return answer;
     }
 
     private static IReadOnlyList<SectionView> All(EnsembleRepository ensemble)

@@ -22,7 +22,7 @@ public sealed class OpenPiece
     private readonly Lazy<IReadOnlyList<Difference>> _stillOpen;
 
     /// <summary>Reads a piece with its decisions.</summary>
-    public OpenPiece(byte[] original, IReadOnlyList<DecisionRow> decisions, House house, IReadOnlyDictionary<string, string> instruments, IReadOnlyDictionary<string, string> learned)
+    public OpenPiece(byte[] original, IReadOnlyList<DecisionRow> decisions, House house, IReadOnlyDictionary<string, string> instruments, IReadOnlyDictionary<string, string> learned, IReadOnlyList<Seat> players)
     {
         Original = original;
         Decisions = decisions;
@@ -32,7 +32,8 @@ public sealed class OpenPiece
         Current = Changes.Count == 0 ? Printed : ReadWithChanges();
         Instruments = Printed.Parts.ToDictionary(p => p.Id, p =>
             instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, learned));
-        _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument));
+        Seats = Seating.Of([.. Printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))], players);
+        _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument, p => Seats.TryGetValue(p.Id, out var seats) ? Seating.Least(seats) : null));
         _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
         _ranks = new(() => Ranking.Order(_findings.Value).DistinctBy(f => f.Id).Select((f, i) => (f.Id, i + 1)).ToDictionary(x => x.Id, x => x.Item2));
         _heat = new(() => HeatMap.Of(_study.Value, _findings.Value, 1, HandCosts()));
@@ -60,6 +61,9 @@ public sealed class OpenPiece
 
     /// <summary>Instrument of each part, recognised or corrected.</summary>
     public IReadOnlyDictionary<string, Recognized> Instruments { get; }
+
+    /// <summary>Who plays each part.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<Seat>> Seats { get; }
 
     /// <summary>What Study rests on.</summary>
     public StudyContext Study => _study.Value;

@@ -12,7 +12,7 @@ import { useFindings, usePieceChange } from '../api/queries'
 import StateWord from '../common/StateWord.vue'
 import type { StationEvents, StationProps } from '.'
 import FindingFilters from './FindingFilters.vue'
-import { inSelection, kindsOf, listed, type FindingFilter } from './findings'
+import { inSelection, listed, noFilter, type FindingFilter } from './findings'
 import { neighbour, useListKeys } from './useListKeys'
 
 const props = defineProps<StationProps>()
@@ -20,14 +20,12 @@ const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const findings = useFindings(id)
 const { message } = AApp.useApp()
-const filter = ref<FindingFilter>({ show: 'missed', kind: '' })
+const filter = ref<FindingFilter>({ ...noFilter })
 const list = ref<HTMLElement>()
 
 const partNames = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
 const here = computed(() => (findings.data.value ?? []).filter((f) => inSelection(f, props.selection)))
 const entries = computed(() => listed(here.value, filter.value))
-const kinds = computed(() => kindsOf(here.value, filter.value.show))
-const quiet = computed(() => here.value.filter((f) => f.dismissed).length)
 const letter = computed(() => props.selection?.parts[0] ?? props.piece.parts[0]?.id)
 
 function partsWords(f: Finding): string {
@@ -117,7 +115,7 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
         >Part letter</RouterLink
       >
     </div>
-    <FindingFilters v-model:filter="filter" :kinds="kinds" :quiet="quiet" />
+    <FindingFilters v-model:filter="filter" :findings="here" :part-names="partNames" />
     <p v-if="findings.isError.value" class="empty">{{ findings.error.value?.message }}</p>
     <p v-else-if="findings.data.value && entries.length === 0" class="empty">
       Nothing of this kind in the selection. Choose All, or clear the selection with Esc.

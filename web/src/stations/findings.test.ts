@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { Finding } from '../api/client'
-import { inSelection, kindsOf, listed } from './findings'
+import { countsOf, inSelection, listed, noFilter, type FindingFilter } from './findings'
 
 const finding = (id: string, more: Partial<Finding>): Finding =>
   ({
     id,
     kind: 'dynamics',
+    severity: 'warn',
     dismissed: false,
     shown: true,
     rank: 1,
@@ -20,18 +21,29 @@ describe('the list of findings', () => {
     finding('late', { fromIndex: 9, toIndex: 9 }),
     finding('early', { fromIndex: 2 }),
     finding('folded', { shown: false, kind: 'patterns' }),
-    finding('quiet', { dismissed: true }),
+    finding('quiet', { dismissed: true, parts: ['P1', 'P2'], severity: 'note' }),
   ]
-  const ids = (show: 'missed' | 'all' | 'dismissed', kind = '') => listed(all, { show, kind }).map((f) => f.id)
+  const ids = (filter: Partial<FindingFilter>) => listed(all, { ...noFilter, ...filter }).map((f) => f.id)
 
-  it('shows what is often missed in order of place', () => expect(ids('missed')).toEqual(['early', 'late']))
-  it('folds the rest under all', () => expect(ids('all')).toEqual(['late', 'early', 'folded']))
-  it('lists what was dismissed', () => expect(ids('dismissed')).toEqual(['quiet']))
-  it('filters by kind', () => expect(ids('all', 'patterns')).toEqual(['folded']))
+  it('shows what is often missed in order of place', () => expect(ids({})).toEqual(['early', 'late']))
+  it('folds the rest under all', () => expect(ids({ show: 'all' })).toEqual(['late', 'early', 'folded']))
+  it('lists what was dismissed', () => expect(ids({ show: 'dismissed' })).toEqual(['quiet']))
+  it('filters by kind', () => expect(ids({ show: 'all', kind: 'patterns' })).toEqual(['folded']))
+  it('filters by weight', () => expect(ids({ show: 'dismissed', severity: 'warn' })).toEqual([]))
+  it('filters by part', () => expect(ids({ show: 'dismissed', part: 'P2' })).toEqual(['quiet']))
   it('counts the kinds', () =>
-    expect(kindsOf(all, 'all')).toEqual([
-      { kind: 'dynamics', count: 2 },
-      { kind: 'patterns', count: 1 },
+    expect(countsOf(all, { ...noFilter, show: 'all', kind: 'patterns' }, 'kind')).toEqual([
+      { value: 'dynamics', count: 2 },
+      { value: 'patterns', count: 1 },
+    ]))
+  it('counts a finding once for each of its parts', () =>
+    expect(countsOf(all, { ...noFilter, show: 'dismissed' }, 'part')).toEqual([
+      { value: 'P1', count: 1 },
+      { value: 'P2', count: 1 },
+    ]))
+  it('counts only what the other filters leave', () =>
+    expect(countsOf(all, { ...noFilter, show: 'all', kind: 'patterns' }, 'severity')).toEqual([
+      { value: 'warn', count: 1 },
     ]))
 })
 

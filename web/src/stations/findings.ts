@@ -5,6 +5,25 @@ export interface FindingFilter {
   show: 'missed' | 'all' | 'dismissed'
   /** A kind of rule, or empty for every kind. */
   kind: string
+  /** A severity, or empty for every one. */
+  severity: string
+  /** A part's id, or empty for every part. */
+  part: string
+}
+
+/** Everything that is often missed. */
+export const noFilter: FindingFilter = { show: 'missed', kind: '', severity: '', part: '' }
+
+/** A value of a filter with how many findings it would leave. */
+export interface FilterCount {
+  value: string
+  count: number
+}
+
+const matches: Record<'kind' | 'severity' | 'part', (f: Finding, wanted: string) => boolean> = {
+  kind: (f, wanted) => f.kind === wanted,
+  severity: (f, wanted) => f.severity === wanted,
+  part: (f, wanted) => f.parts.includes(wanted),
 }
 
 /** True when a finding touches the selection; without a selection everything does. */
@@ -15,16 +34,22 @@ export function inSelection(f: Pick<Finding, 'fromIndex' | 'toIndex' | 'parts'>,
 /** The findings of the list: what is often missed by rank, everything else by place. */
 export function listed(findings: readonly Finding[], filter: FindingFilter): Finding[] {
   const kept = findings.filter((f) => {
-    if (filter.kind && f.kind !== filter.kind) return false
+    if (!Object.entries(matches).every(([by, test]) => !filter[by as 'kind'] || test(f, filter[by as 'kind'])))
+      return false
     if (filter.show === 'dismissed') return f.dismissed
     return !f.dismissed && (filter.show === 'all' || f.shown)
   })
   return filter.show === 'missed' ? kept.sort((a, b) => a.fromIndex - b.fromIndex || a.rank - b.rank) : kept
 }
 
-/** The kinds that stand in the list, with their counts, the largest first. */
-export function kindsOf(findings: readonly Finding[], show: FindingFilter['show']): { kind: string; count: number }[] {
+/** What a filter can be set to where the others stand as they do, with counts, the largest first. */
+export function countsOf(
+  findings: readonly Finding[],
+  filter: FindingFilter,
+  by: 'kind' | 'severity' | 'part',
+): FilterCount[] {
   const counts = new Map<string, number>()
-  for (const f of listed(findings, { show, kind: '' })) counts.set(f.kind, (counts.get(f.kind) ?? 0) + 1)
-  return [...counts].map(([kind, count]) => ({ kind, count })).sort((a, b) => b.count - a.count)
+  for (const f of listed(findings, { ...filter, [by]: '' }))
+    for (const value of by === 'part' ? f.parts : [f[by]]) counts.set(value, (counts.get(value) ?? 0) + 1)
+  return [...counts].map(([value, count]) => ({ value, count })).sort((a, b) => b.count - a.count)
 }
