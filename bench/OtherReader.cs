@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Xml.Linq;
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Bench;
 
@@ -20,11 +21,11 @@ internal static class OtherReader
             var bare = Median(() => XDocument.Load(new MemoryStream(bytes)));
             var ours = Median(() => ScoreReader.Read(bytes));
             var tenfold = Generated.Score(24, 1600);
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to a bare load: {ours / bare:0.00}"));
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio reading ten times the measures: {Median(() => ScoreReader.Read(tenfold)) / ours:0.00}"));
+            Say("our reading to a bare load", ours / bare);
+            Say("reading ten times the measures", Median(() => ScoreReader.Read(tenfold)) / ours);
             Stations(bytes, ours);
             var theirs = Node(file);
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio our reading to the npm reader's parse: {ours / theirs:0.00}"));
+            Say("our reading to the npm reader's parse", ours / theirs);
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"bytes held per note: {HeldPerNote(bytes):0}"));
         }
         finally
@@ -33,16 +34,27 @@ internal static class OtherReader
         }
     }
 
-    // Study and Unify of a score that is read already, as ratios to reading it; and twice the parts × twice the measures.
+    // Study and Unify of a score that is read already, as ratios to reading it, and how they grow with measures and with parts.
     private static void Stations(byte[] bytes, double reading)
     {
         var score = ScoreReader.Read(bytes);
-        var larger = ScoreReader.Read(Generated.Score(48, 320));
-        var unify = Median(() => Work.Unify(score));
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio study to reading: {Median(() => Work.Study(score)) / reading:0.00}"));
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio unify to reading: {unify / reading:0.00}"));
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio unify of 48 x 320 to 24 x 160: {Median(() => Work.Unify(larger)) / unify:0.00}"));
+        foreach (var (name, work) in new (string, Func<Score, int>)[] { ("study", Work.Study), ("unify", Work.Unify) })
+        {
+            var once = Median(() => work(score));
+            Say($"{name} to reading", once / reading);
+            Say($"{name} of 24 x 320 to 24 x 160", Of(24, 320) / once);
+            Say($"{name} of 48 x 160 to 24 x 160", Of(48, 160) / once);
+            Say($"{name} of 48 x 320 to 24 x 160", Of(48, 320) / once);
+
+            double Of(int parts, int measures)
+            {
+                var larger = ScoreReader.Read(Generated.Score(parts, measures));
+                return Median(() => work(larger));
+            }
+        }
     }
+
+    private static void Say(string what, double ratio) => Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio {what}: {ratio:0.00}"));
 
     private static double Median(Func<object> act)
     {

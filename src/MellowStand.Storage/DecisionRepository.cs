@@ -44,6 +44,14 @@ public sealed class DecisionRepository(Database database)
             r => new DecisionRow(r.GetInt64(0), r.Text(1), r.GetString(2), r.Text(3), r.GetString(4), r.GetString(5), r.GetString(6), [.. changes[r.GetInt64(0)]]), ("piece", piece));
     }
 
+    /// <summary>For each difference that was ever decided how often that changed: made and undone each count one.</summary>
+    public IReadOnlyDictionary<string, int> Versions(long piece)
+    {
+        using var c = database.Open();
+        return c.Read("SELECT difference, COUNT(*) + COUNT(undone) FROM decision WHERE piece_id = $piece AND difference IS NOT NULL GROUP BY difference", r => (Id: r.GetString(0), Version: r.GetInt32(1)), ("piece", piece))
+            .ToDictionary(x => x.Id, x => x.Version);
+    }
+
     /// <summary>Undoes a decision; it stays in the records.</summary>
     public bool Undo(long piece, long id, DateTimeOffset now) => database.Act(c => c.Run(
         "UPDATE decision SET undone = $now WHERE id = $id AND piece_id = $piece AND undone IS NULL", ("id", id), ("piece", piece), ("now", now.Iso()))) > 0;

@@ -75,6 +75,18 @@ public sealed class PieceRepository(Database database)
             .ToDictionary(x => x.Item1, x => x.Item2);
     }
 
+    /// <summary>The leaders that were set: the parts of a line to the one that leads.</summary>
+    public IReadOnlyDictionary<string, string> Leaders(long id)
+    {
+        using var c = database.Open();
+        return c.Read("SELECT parts, leader FROM line_leader WHERE piece_id = $id", r => (Parts: r.GetString(0), Leader: r.GetString(1)), ("id", id)).ToDictionary(x => x.Parts, x => x.Leader);
+    }
+
+    /// <summary>Sets the leader of a line, or takes it back to the default with null.</summary>
+    public void Lead(long id, string parts, string? leader) => database.Act(c => leader is null
+        ? c.Run("DELETE FROM line_leader WHERE piece_id = $id AND parts = $parts", ("id", id), ("parts", parts))
+        : c.Run("INSERT INTO line_leader (piece_id, parts, leader) VALUES ($id, $parts, $leader) ON CONFLICT (piece_id, parts) DO UPDATE SET leader = $leader", ("id", id), ("parts", parts), ("leader", leader)));
+
     /// <summary>Dismisses a finding; it stays quiet and is listed.</summary>
     public void Dismiss(long id, string finding, string title, DateTimeOffset now) => database.Act(c => c.Run(
         "INSERT INTO dismissal (piece_id, finding, title, made) VALUES ($id, $finding, $title, $now) ON CONFLICT DO NOTHING",

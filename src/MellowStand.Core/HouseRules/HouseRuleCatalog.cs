@@ -21,6 +21,7 @@ public static class HouseRuleCatalog
         Rule("goal-tempo", "What is the goal tempo?", "fast-as-clean|as fast as clean, inside the printed range", "printed|the printed tempo"),
         Rule("breath-seconds", "How many seconds of playing is one breath?", "10|ten, a school player at a middle level", "8|eight, younger players", "12|twelve", "15|fifteen, trained players"),
         Rule("bow-seconds", "How many seconds does a whole bow last at mezzo forte?", "5|five", "4|four, younger players", "6|six", "8|eight, trained players"),
+        Rule("level-decibels", "How many decibels lie between two written levels?", "5|five", "3|three", "4|four", "6|six"),
         Rule("range-level", "Which range is asked where no player's own level is known?", "comfortable|comfortable, about four years of playing", "advanced|advanced", "extreme|all that the instrument gives"),
         Rule("ladder", "How does a tempo ladder climb?", "step|by a fixed step", "percent|by a percentage", "marks|by the traditional metronome marks"),
     ];

@@ -12,6 +12,9 @@ public sealed class ArticulationDifferences : NoteMarkDifferences
     private static readonly string[] All =
         ["accent", "strong-accent", "staccato", "tenuto", "detached-legato", "staccatissimo", "spiccato", "stress", "unstress", "soft-accent"];
 
+    /// <summary>True when a note carries a mark that this rule compares.</summary>
+    internal static bool IsArticulated(Note note) => note.Marks.Any(m => All.Contains(m.Name));
+
     /// <inheritdoc/>
     public override string Kind => "articulation";
 

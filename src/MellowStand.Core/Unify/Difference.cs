@@ -12,13 +12,13 @@ public sealed record Reading(string Part, IReadOnlyList<string> Notes, string Ha
 /// <param name="Mark">The winning reading, in words.</param>
 /// <param name="Parts">Ids of the parts that would change.</param>
 /// <param name="Why">The rule used, in a sentence.</param>
-/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>misprint</c>.</param>
+/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>elsewhere</c>, <c>balance</c>.</param>
 public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule);
 
 /// <summary>One disagreement within a line.</summary>
 /// <param name="Id">The same as long as the printed score is the same.</param>
 /// <param name="Kind"><c>articulation</c>, <c>slur</c>, …</param>
-/// <param name="Relation"><c>unison</c> or <c>octave</c>.</param>
+/// <param name="Relation"><c>unison</c>, <c>octave</c>, <c>same-rhythm</c> or <c>return</c>.</param>
 /// <param name="From">First measure from 0.</param>
 /// <param name="To">Last measure from 0.</param>
 /// <param name="Readings">One entry a part of the line, in score order.</param>

@@ -22,15 +22,15 @@ public sealed class DynamicDifferences : IDifferenceRule
         List<int?>? running = null;
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
-            var onset = line.Notes[0][i].Onset;
-            var levels = lines.Select(l => l.At(onset)?.Level).ToList();
+            var onsets = line.Notes.Select(row => row[i].Onset).ToList();
+            var levels = lines.Select((l, k) => l.At(onsets[k])?.Level).ToList();
             var printed = line.Notes.Select(row => Printed(row[i])).ToList();
             var strikes = printed.Select(p => string.Join('+', p.Where(s => DynamicLevels.LevelAfter(s) is null))).ToList();
             var differs = levels.Distinct().Count() > 1;
             var begins = differs && (running is null || !running.SequenceEqual(levels));
             running = differs ? levels : null;
             if (!begins && strikes.Distinct().Count() == 1) continue;
-            var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][i].Id], Has(printed[k], begins && printed.All(p => p.Count == 0) ? lines[k].At(onset)?.Sign : null))).ToList();
+            var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][i].Id], Has(printed[k], begins && printed.All(p => p.Count == 0) ? lines[k].At(onsets[k])?.Sign : null))).ToList();
             if (readings.Select(r => r.Has).Distinct().Count() < 2) continue;
             var place = i;
             var last = begins ? LastAlike(line, lines, i, levels) : i;

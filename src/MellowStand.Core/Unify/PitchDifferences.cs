@@ -22,9 +22,12 @@ public sealed class PitchDifferences : IDifferenceRule
             var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][i].Id], Signed(names[k]))).ToList();
             var place = i;
             var changes = readings.Select(r => r.Has).Distinct().ToDictionary(has => has, has => Changes(line, place, readings, has));
-            yield return context.Difference(Kind, line, i, i, readings, changes, ProposalRules.ForPitches(context, readings));
+            yield return context.Difference(Kind, line, i, i, readings, changes, ProposalRules.ForPitches(context, readings, Elsewhere(context, line, i)));
         }
     }
+
+    private static List<string> Elsewhere(UnifyContext context, SharedLine line, int i) =>
+        [.. line.Voices.SelectMany((v, k) => context.Elsewhere.Of(v, line.Notes[k][i]).Select(n => Signed(ConcertPitch.Of(v.Part, n).Name)))];
 
     private static string Signed(string name) => name.Length == 1 ? name + "♮" : name;
 

@@ -1,12 +1,13 @@
 namespace MellowStand.Core.Unify;
 
 /// <summary>Which of several readings wins.</summary>
-/// <remarks>In this order: a mark present beats a mark forgotten; the longer of two printed slurs (house rule); the leader
-/// of the line. Common practice, no published source.</remarks>
+/// <remarks>A leader that the director has set decides everything. Without one, in this order: a mark present beats a mark forgotten; the longer of two printed slurs (house rule); the
+/// first part of the line; the reading of most parts; the reading of the same music elsewhere. Common practice, no published source.</remarks>
 internal static class ProposalRules
 {
     public static Proposal ForMarks(UnifyContext context, IReadOnlyList<Reading> readings)
     {
+        if (ByLeaderThatWasSet(context, readings) is { } set) return set;
         var leader = context.LeaderOf(readings);
         var leaderHas = readings.First(r => r.Part == leader).Has;
         var printed = readings.Select(r => r.Has).Where(h => h.Length > 0).Distinct().ToList();
@@ -20,13 +21,14 @@ internal static class ProposalRules
 
     public static Proposal ForSlurs(UnifyContext context, IReadOnlyList<Reading> readings, Dictionary<string, int> lengths)
     {
+        if (ByLeaderThatWasSet(context, readings) is { } set) return set;
         var printed = readings.Select(r => r.Has).Where(h => h.Length > 0).Distinct().ToList();
         if (printed.Count == 1)
             return Make(readings, printed[0], "present", $"A slur that is printed beats one that is missing: {Names(context, readings, printed[0])} {Verb(readings, printed[0])} it.");
         var rule = context.House["two-slurs"];
         if (rule == "edition")
         {
-            var leader = context.LeaderOf(readings.Where(r => r.Has.Length > 0));
+            var leader = context.LeaderOf([.. readings.Where(r => r.Has.Length > 0)]);
             return Make(readings, readings.First(r => r.Part == leader).Has, "leader", $"By the house rule the edition stands, and {context.NameOf(leader)} leads the line.");
         }
 
@@ -35,23 +37,34 @@ internal static class ProposalRules
         return Make(readings, ordered[0], rule + "-slur", $"By the house rule the {rule} of two printed slurs wins, as in {Names(context, readings, ordered[0])}.");
     }
 
-    /// <summary>A pitch: what most parts have; where they are even, the leader.</summary>
-    public static Proposal ForPitches(UnifyContext context, IReadOnlyList<Reading> readings)
+    /// <summary>A pitch: what most parts have; where they are even, what they have where the same music stands elsewhere; else the leader.</summary>
+    /// <param name="context">What the rules share.</param>
+    /// <param name="readings">What each part has.</param>
+    /// <param name="elsewhere">What the parts have where the same music comes again, in words.</param>
+    public static Proposal ForPitches(UnifyContext context, IReadOnlyList<Reading> readings, IReadOnlyCollection<string> elsewhere)
     {
+        if (ByLeaderThatWasSet(context, readings) is { } set) return set;
         var groups = readings.GroupBy(r => r.Has).OrderByDescending(g => g.Count()).ToList();
         if (groups.Count > 1 && groups[0].Count() > groups[1].Count())
             return Make(readings, groups[0].Key, "most", $"{groups[0].Count()} of {readings.Count} parts have {groups[0].Key}: the other is a misprint, or the worst mistake to come.");
+        if (elsewhere.Distinct().Count() == 1 && groups.Any(g => g.Key == elsewhere.First()))
+            return Make(readings, elsewhere.First(), "elsewhere", $"Where the same music comes again it is {elsewhere.First()}.");
         return ByLeaderOrMost(context, readings);
     }
 
     /// <summary>What most parts have where that is clear, otherwise the leader of the line.</summary>
     public static Proposal ByLeaderOrMost(UnifyContext context, IReadOnlyList<Reading> readings)
     {
+        if (ByLeaderThatWasSet(context, readings) is { } set) return set;
         var groups = readings.GroupBy(r => r.Has).OrderByDescending(g => g.Count()).ToList();
         if (groups[0].Count() > readings.Count / 2) return Make(readings, groups[0].Key, "most", $"{groups[0].Count()} of {readings.Count} parts agree.");
         var leader = context.LeaderOf(readings);
         return Make(readings, readings.First(r => r.Part == leader).Has, "leader", $"{context.NameOf(leader)} leads the line, and its reading decides.");
     }
+
+    private static Proposal? ByLeaderThatWasSet(UnifyContext context, IReadOnlyList<Reading> readings) => context.SetLeaderOf(readings) is { } leader
+        ? Make(readings, readings.First(r => r.Part == leader).Has, "leader", $"{context.NameOf(leader)} was set to lead this line.")
+        : null;
 
     private static Proposal Make(IReadOnlyList<Reading> readings, string wins, string rule, string why) =>
         new(wins, [.. readings.Where(r => r.Has != wins).Select(r => r.Part)], why, rule);

@@ -9,11 +9,16 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>What the difference rules share.</summary>
-public sealed class UnifyContext(Score score, House house)
+/// <param name="score">The score as printed.</param>
+/// <param name="house">The school's answers.</param>
+/// <param name="leaders">Leaders that the director has set: the parts of a line as <see cref="LineKey"/> to the part that leads it.</param>
+/// <param name="instrument">The instrument of a part as corrected; null to recognise it here.</param>
+public sealed class UnifyContext(Score score, House house, IReadOnlyDictionary<string, string>? leaders = null, Func<Part, Instrument?>? instrument = null)
 {
     private readonly Dictionary<string, IReadOnlyList<Slur>> _slurs = score.Parts.ToDictionary(p => p.Id, p => p.Slurs);
     private readonly Dictionary<string, bool> _struck = [];
     private readonly Dictionary<string, Sustain> _sustain = [];
+    private readonly Dictionary<string, Family> _family = [];
     private readonly Dictionary<string, LevelLine> _levels = [];
     private readonly Dictionary<string, int> _order = score.Parts.Select((p, i) => (p.Id, i)).ToDictionary(x => x.Id, x => x.i);
 
@@ -21,7 +26,13 @@ public sealed class UnifyContext(Score score, House house)
     public Score Score => score;
 
     /// <summary>What sustains the tone of a part; breath for a part that is not recognised.</summary>
-    public Sustain SustainOf(Part part) => _sustain.TryGetValue(part.Id, out var sustain) ? sustain : _sustain[part.Id] = Recognition.Of(part).Instrument?.Sustain ?? Sustain.Breath;
+    public Sustain SustainOf(Part part) => _sustain.TryGetValue(part.Id, out var sustain) ? sustain : _sustain[part.Id] = InstrumentOf(part)?.Sustain ?? Sustain.Breath;
+
+    /// <summary>The instrument of a part, or null.</summary>
+    public Instrument? InstrumentOf(Part part) => instrument is null ? Recognition.Of(part).Instrument : instrument(part);
+
+    /// <summary>The family of a part's instrument.</summary>
+    public Family FamilyOf(Part part) => _family.TryGetValue(part.Id, out var family) ? family : _family[part.Id] = InstrumentOf(part)?.Family ?? Family.Unknown;
 
     /// <summary>The dynamics of a part.</summary>
     public LevelLine LevelsOf(Part part) => _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(score, part);
@@ -30,12 +41,15 @@ public sealed class UnifyContext(Score score, House house)
     public bool IsStruck(Part part)
     {
         if (!_struck.TryGetValue(part.Id, out var struck))
-            _struck[part.Id] = struck = Recognition.Of(part).Instrument is { Family: Family.Percussion };
+            _struck[part.Id] = struck = InstrumentOf(part) is { Family: Family.Percussion };
         return struck;
     }
 
     /// <summary>The school's answers.</summary>
     public House House => house;
+
+    /// <summary>Where the same music stands again.</summary>
+    internal SameMusic Elsewhere { get; } = new();
 
     /// <summary>The slurs of a part.</summary>
     public IReadOnlyList<Slur> SlursOf(Part part) => _slurs[part.Id];
@@ -43,8 +57,14 @@ public sealed class UnifyContext(Score score, House house)
     /// <summary>The part's name, or its id where none is printed.</summary>
     public string NameOf(string part) => score.FindPart(part) is { Name.Length: > 0 } p ? p.Name : part;
 
-    /// <summary>The leader of a line: the first of its parts in score order.</summary>
-    public string LeaderOf(IEnumerable<Reading> readings) => readings.MinBy(r => _order[r.Part])!.Part;
+    /// <summary>The leader of a line: the one that was set, else the first of its parts in score order.</summary>
+    public string LeaderOf(IReadOnlyCollection<Reading> readings) => SetLeaderOf(readings) ?? readings.MinBy(r => _order[r.Part])!.Part;
+
+    /// <summary>The leader that the director has set for exactly these parts, or null.</summary>
+    public string? SetLeaderOf(IEnumerable<Reading> readings) => leaders is { Count: > 0 } && leaders.TryGetValue(LineKey(readings.Select(r => r.Part)), out var leader) ? leader : null;
+
+    /// <summary>The parts of a line as one text, whatever their order.</summary>
+    public static string LineKey(IEnumerable<string> parts) => string.Join(',', parts.Distinct().Order(StringComparer.Ordinal));
 
     /// <summary>Measure and beat in words, e.g. <c>17.3</c> or <c>17.2½</c>.</summary>
     public string Place(Note note)
@@ -62,6 +82,6 @@ public sealed class UnifyContext(Score score, House house)
     {
         var text = kind + "|" + string.Join('|', readings.Select(r => $"{r.Part}:{string.Join(',', r.Notes)}={r.Has}"));
         var id = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
-        return new Difference(id, kind, line.Relation, line.Notes[0][from].MeasureIndex, line.Notes[0][to].MeasureIndex, readings, proposal, changes) { IsNote = isNote };
+        return new Difference(id, kind, line.Relation, line.Notes.Min(row => row[from].MeasureIndex), line.Notes.Max(row => row[to].MeasureIndex), readings, proposal, changes) { IsNote = isNote };
     }
 }

@@ -16,9 +16,12 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Notes">For a free mark: ids of the notes; the first and last for a slur or hairpin.</param>
 /// <param name="Add">Marks to write, e.g. <c>staccato</c>, <c>slur</c>, <c>mf</c>, <c>fingering:2</c>, <c>words:dolce</c>.</param>
 /// <param name="Remove">Marks to take away.</param>
+/// <param name="Version">The version of the difference that was seen; another's decision since then is told.</param>
+/// <param name="Alike">True to decide the same wherever the same music returns.</param>
 public sealed record DecisionRequest(
     string? Difference = null, string? Reading = null, bool Keep = false, string? Why = null,
-    string? Part = null, IReadOnlyList<string>? Notes = null, IReadOnlyList<string>? Add = null, IReadOnlyList<string>? Remove = null);
+    string? Part = null, IReadOnlyList<string>? Notes = null, IReadOnlyList<string>? Add = null, IReadOnlyList<string>? Remove = null,
+    int? Version = null, bool Alike = false);
 
 /// <summary>Many differences to accept at once.</summary>
 /// <param name="Kind">The kind, or null for all kinds.</param>
@@ -29,7 +32,7 @@ public sealed record DecideAllRequest(string? Kind, IReadOnlyList<string>? Diffe
 public sealed record ChangeView(string Part, IReadOnlyList<string> Notes, IReadOnlyList<string> Added, IReadOnlyList<string> Removed);
 
 /// <summary>A decision as made.</summary>
-public sealed record DecisionView(long Id, IReadOnlyList<ChangeView> Changes, string? Difference, string Verdict, string? Reading, string Why, string Person, string Made, string? From, string? To, IReadOnlyList<ErratumView> Errata);
+public sealed record DecisionView(long Id, IReadOnlyList<ChangeView> Changes, string? Difference, string Verdict, string? Reading, string Why, string Person, string Made, string? From, string? To, IReadOnlyList<ErratumView> Errata, IReadOnlyList<long> BuiltOn);
 
 /// <summary>A change in words, as it is read out to a section.</summary>
 /// <param name="Part">The part's id.</param>
@@ -63,16 +66,39 @@ public static class DecisionEndpoints
         var piece = desk.Open(id);
         var (verdict, reading, why, changes) = request.Difference is { } difference ? OnDifference(piece, difference, request) : Free(piece, request);
         var person = http.User.Identity?.Name ?? "unknown";
+        CheckVersion(piece, request, decisions, id);
         var made = decisions.Add(id, request.Difference, verdict, reading, why, person, changes, clock.GetUtcNow());
-        if (made is null)
-        {
-            var other = decisions.InForce(id).FirstOrDefault(d => d.Difference == request.Difference);
-            throw Refusal.Conflict($"This difference was settled already by {other?.Person ?? "somebody"} ({other?.Verdict}). Undo that decision first to decide anew.");
-        }
-
+        if (made is null) throw Settled(decisions, id, request.Difference);
+        if (request.Alike && request.Difference is not null) DecideAlike(id, piece, request, person, decisions, clock);
         desk.Forget(id);
         var open = desk.Open(id);
         return TypedResults.Created($"/api/pieces/{id}/decisions/{made}", View(open, open.Decisions.First(d => d.Id == made)));
+    }
+
+    // Two people may decide at once: the second is told, and nothing of the first is lost.
+    private static void CheckVersion(OpenPiece piece, DecisionRequest request, DecisionRepository decisions, long id)
+    {
+        if (request.Difference is not { } difference || request.Version is not { } seen || seen == piece.VersionOf(difference)) return;
+        if (decisions.InForce(id).Any(d => d.Difference == difference)) throw Settled(decisions, id, difference);
+        throw Refusal.Conflict("This difference was decided and undone again since you loaded it. Load the list again and decide anew.");
+    }
+
+    private static Refusal Settled(DecisionRepository decisions, long id, string? difference)
+    {
+        var other = decisions.InForce(id).FirstOrDefault(d => d.Difference == difference);
+        return Refusal.Conflict($"This difference was settled already by {other?.Person ?? "somebody"} ({other?.Verdict}). Undo that decision first to decide anew.");
+    }
+
+    private static void DecideAlike(long id, OpenPiece piece, DecisionRequest request, string person, DecisionRepository decisions, TimeProvider clock)
+    {
+        var decided = piece.Differences.First(d => d.Id == request.Difference);
+        var words = OnDifference(piece, decided.Id, request).Reading;
+        foreach (var other in piece.Alike.Of(decided).Where(d => piece.StateOf(d) == "open"))
+        {
+            var translated = words is null ? null : AlikeDifferences.Translate(decided, words, other);
+            var (verdict, reading, why, changes) = OnDifference(piece, other.Id, request with { Difference = other.Id, Reading = request.Reading is null ? null : translated });
+            decisions.Add(id, other.Id, verdict, reading, why, person, changes, clock.GetUtcNow());
+        }
     }
 
     // Every open difference of a kind as proposed, or only those that were previewed.
@@ -140,7 +166,7 @@ public static class DecisionEndpoints
         return new DecisionView(
             d.Id, [.. d.Changes.Select(c => new ChangeView(c.Part, c.Notes, [.. c.Added.Select(m => m.ToString())], [.. c.Removed.Select(m => m.ToString())]))],
             d.Difference, d.Verdict, d.Reading, d.Why, d.Person, d.Made, difference is null ? null : piece.Label(difference.From), difference is null ? null : piece.Label(difference.To),
-            [.. d.Changes.Select(c => Erratum(piece, c)).OfType<ErratumView>()]);
+            [.. d.Changes.Select(c => Erratum(piece, c)).OfType<ErratumView>()], [.. piece.BuildingOn(d)]);
     }
 
     private static ErratumView? Erratum(OpenPiece piece, MarkChange change)

@@ -39,13 +39,13 @@ public static class ExportEndpoints
         return TypedResults.File(PackedScore.Of(plain), PackedMusicXml, $"{desk.Row(id).Title}.mxl");
     }
 
-    private static FileContentHttpResult Slice(long id, PieceDesk desk, string part, string? from = null, string? to = null)
+    private static FileContentHttpResult Slice(long id, PieceDesk desk, string part, string? from = null, string? to = null, bool concert = false)
     {
         var piece = desk.Open(id);
         var range = RangeOf(piece, part, from, to);
         var cells = range.Parts!.Count * ((range.To ?? 0) - (range.From ?? 0) + 1);
         if (cells > MostCells) throw Refusal.BadRequest($"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less.");
-        return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, range with { WithNoteIds = true }), MusicXml);
+        return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, range with { WithNoteIds = true, AtConcertPitch = concert }), MusicXml);
     }
 
     private static ExportRange RangeOf(OpenPiece piece, string? part, string? from, string? to)

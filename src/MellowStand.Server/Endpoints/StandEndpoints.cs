@@ -17,6 +17,8 @@ public static class StandEndpoints
         api.MapNotes();
         api.MapStudy();
         api.MapUnify();
+        api.MapBows();
+        api.MapBalance();
         api.MapDecisions();
         api.MapExport();
         api.MapMidi();

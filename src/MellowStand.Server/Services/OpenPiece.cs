@@ -7,6 +7,7 @@ using MellowStand.Core.Study;
 using MellowStand.Core.Study.Heat;
 using MellowStand.Core.Technique;
 using MellowStand.Core.Unify;
+using MellowStand.Core.Unify.Bows;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -19,27 +20,37 @@ public sealed class OpenPiece
     private readonly Lazy<IReadOnlyDictionary<string, int>> _ranks;
     private readonly Lazy<IReadOnlyList<HeatCell>> _heat;
     private readonly Lazy<(IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences)> _unify;
-    private readonly Lazy<IReadOnlyList<Difference>> _stillOpen;
+    private readonly Lazy<(IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences)> _currentUnify;
+    private readonly Lazy<AlikeDifferences> _alike;
+    private readonly Lazy<IReadOnlyList<BowPlan>> _bows;
+    private readonly IReadOnlyDictionary<string, int> _versions;
 
     /// <summary>Reads a piece with its decisions.</summary>
-    public OpenPiece(byte[] original, IReadOnlyList<DecisionRow> decisions, House house, IReadOnlyDictionary<string, string> instruments, IReadOnlyDictionary<string, string> learned, IReadOnlyList<Seat> players)
+    public OpenPiece(PieceState state)
     {
-        Original = original;
-        Decisions = decisions;
-        House = house;
-        Printed = ScoreReader.Read(original);
-        Changes = [.. decisions.SelectMany(d => d.Changes)];
+        Original = state.Original;
+        Decisions = state.Decisions;
+        House = state.House;
+        _versions = state.Versions;
+        Printed = ScoreReader.Read(Original);
+        Changes = [.. Decisions.SelectMany(d => d.Changes)];
         Current = Changes.Count == 0 ? Printed : ReadWithChanges();
         Instruments = Printed.Parts.ToDictionary(p => p.Id, p =>
-            instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, learned));
-        Seats = Seating.Of([.. Printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))], players);
-        _study = new(() => new StudyContext(Current, house, p => Instruments.GetValueOrDefault(p.Id)?.Instrument, p => Seats.TryGetValue(p.Id, out var seats) ? Seating.Least(seats) : null));
+            state.Instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, state.Learned));
+        Seats = Seating.Of([.. Printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))], state.Players);
+        Leaders = state.Leaders;
+        _bows = new(() => BowDesk.Plan(Sections, CurrentLines, Study.Tempo.QuarterBpmAt));
+        _alike = new(() => new AlikeDifferences(Printed, Differences));
+        _study = new(() => new StudyContext(Current, House, p => Instruments.GetValueOrDefault(p.Id)?.Instrument, p => Seats.TryGetValue(p.Id, out var seats) ? Seating.Least(seats) : null));
         _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
         _ranks = new(() => Ranking.Order(_findings.Value).DistinctBy(f => f.Id).Select((f, i) => (f.Id, i + 1)).ToDictionary(x => x.Id, x => x.Item2));
         _heat = new(() => HeatMap.Of(_study.Value, _findings.Value, 1, HandCosts()));
-        _unify = new(() => UnifyDesk.Compare(Printed, house));
-        _stillOpen = new(() => Changes.Count == 0 ? _unify.Value.Differences : UnifyDesk.Compare(Current, house).Differences);
+        _unify = new(() => UnifyDesk.Compare(Context(Printed)));
+        _currentUnify = new(() => Changes.Count == 0 ? _unify.Value : UnifyDesk.Compare(Context(Current)));
     }
+
+    /// <summary>Leaders of lines that were set.</summary>
+    public IReadOnlyDictionary<string, string> Leaders { get; }
 
     /// <summary>The imported bytes.</summary>
     public byte[] Original { get; }
@@ -83,13 +94,31 @@ public sealed class OpenPiece
     /// <summary>Differences of the printed score.</summary>
     public IReadOnlyList<Difference> Differences => _unify.Value.Differences;
 
+    /// <summary>Differences that are the same at another place.</summary>
+    public AlikeDifferences Alike => _alike.Value;
+
+    /// <summary>Numbers of the later decisions that build on one.</summary>
+    public IEnumerable<long> BuildingOn(DecisionRow decision) => Decisions.Where(d => d.Id > decision.Id && Dependence.BuildsOn(d.Changes, decision.Changes)).Select(d => d.Id);
+
+    /// <summary>How often what was decided of a difference has changed.</summary>
+    public int VersionOf(string difference) => _versions.GetValueOrDefault(difference);
+
+    /// <summary>What Unify's bows and balance rest on: the score with its decisions.</summary>
+    public UnifyContext Sections => Context(Current);
+
+    /// <summary>Lines that parts share, in the score with its decisions.</summary>
+    public IReadOnlyList<SharedLine> CurrentLines => _currentUnify.Value.Lines;
+
+    /// <summary>The bowing of the string parts, with the decisions so far as fixed points.</summary>
+    public IReadOnlyList<BowPlan> Bows => _bows.Value;
+
     /// <summary>The state of a difference: <c>accepted</c>, <c>other</c>, <c>kept</c>, <c>agreed</c> or <c>open</c>.</summary>
     public string StateOf(Difference difference) => Decisions.FirstOrDefault(d => d.Difference == difference.Id)?.Verdict switch
     {
         "accepted" => "accepted",
         "reading" => "other",
         "kept" => "kept",
-        _ => UnifyDesk.IsSettled(difference, _stillOpen.Value) ? "agreed" : "open",
+        _ => UnifyDesk.IsSettled(difference, _currentUnify.Value.Differences) ? "agreed" : "open",
     };
 
     /// <summary>The part with the id.</summary>
@@ -108,6 +137,8 @@ public sealed class OpenPiece
 
     /// <summary>The printed label of a measure.</summary>
     public string Label(int measure) => Current.Measures[measure].Label;
+
+    private UnifyContext Context(Score score) => new(score, House, Leaders, p => Instruments.GetValueOrDefault(p.Id)?.Instrument);
 
     // What Technique says of each measure of each part that has a chart.
     private Func<string, int, double> HandCosts()

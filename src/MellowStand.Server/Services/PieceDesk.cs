@@ -62,7 +62,7 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
         if (_open.Remove(id)) _order.Remove(id);
     }
 
-    private OpenPiece Read(long id) =>
-        new(pieces.Original(id)!, decisions.InForce(id), house.House(), pieces.Instruments(id), house.LearnedInstruments(),
-            [.. ensemble.Players().Where(p => p.Instrument is not null).Select(p => new Core.Instruments.Seat(p.Instrument!, p.Chair, p.Level))]);
+    private OpenPiece Read(long id) => new(new PieceState(
+        pieces.Original(id)!, decisions.InForce(id), house.House(), pieces.Instruments(id), house.LearnedInstruments(),
+        [.. ensemble.Players().Where(p => p.Instrument is not null).Select(p => new Core.Instruments.Seat(p.Instrument!, p.Chair, p.Level))], pieces.Leaders(id), decisions.Versions(id)));
 }

@@ -27,6 +27,7 @@ internal static class ScoreCut
             BorrowTempo(document, root, from);
         }
 
+        if (range.AtConcertPitch) ConcertPitchCut.Rewrite(root);
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
     }
 

@@ -10,10 +10,11 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <param name="From">First measure from 0, or null for the first.</param>
 /// <param name="To">Last measure from 0, or null for the last.</param>
 /// <param name="WithNoteIds">Write our note ids into the notes, so that the engraver's drawing can be found again.</param>
-public sealed record ExportRange(IReadOnlyCollection<string>? Parts = null, int? From = null, int? To = null, bool WithNoteIds = false)
+/// <param name="AtConcertPitch">Transposing parts as they sound, for the eye.</param>
+public sealed record ExportRange(IReadOnlyCollection<string>? Parts = null, int? From = null, int? To = null, bool WithNoteIds = false, bool AtConcertPitch = false)
 {
     /// <summary>True when everything is asked for, as it came.</summary>
-    public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds;
+    public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds && !AtConcertPitch;
 }
 
 /// <summary>Gives a score back as MusicXML with the decisions written in.</summary>

@@ -2,30 +2,6 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
-/// <summary>A voice of a part as a row of struck notes.</summary>
-/// <param name="Part">Its part.</param>
-/// <param name="Voice">The voice as printed.</param>
-/// <param name="Notes">Its notes by onset: no rests, graces, cues or tie continuations.</param>
-public sealed record VoiceLine(Part Part, string Voice, IReadOnlyList<Note> Notes);
-
-/// <summary>A stretch in which the same voices sound the same notes at the same time, in unison or octaves.</summary>
-/// <param name="Voices">The voices in score order.</param>
-/// <param name="Notes">For each voice its notes; the n-th notes of all voices sound together.</param>
-public sealed record SharedLine(IReadOnlyList<VoiceLine> Voices, IReadOnlyList<IReadOnlyList<Note>> Notes)
-{
-    /// <summary><c>unison</c> when all sound the same keys, otherwise <c>octave</c>.</summary>
-    public string Relation => _relation ??= Notes.All(row => row.Zip(Notes[0]).Count(p => p.First.TopSounding == p.Second.TopSounding) * 2 > row.Count) ? "unison" : "octave";
-
-    private string? _relation;
-
-    /// <summary>The line of some of its voices.</summary>
-    public SharedLine Only(Func<VoiceLine, bool> which)
-    {
-        var kept = Enumerable.Range(0, Voices.Count).Where(i => which(Voices[i])).ToList();
-        return kept.Count == Voices.Count ? this : new SharedLine([.. kept.Select(i => Voices[i])], [.. kept.Select(i => Notes[i])]);
-    }
-}
-
 /// <summary>Finds the lines that parts share.</summary>
 /// <remarks>Windows of neighbouring notes are hashed by onset and pitch class, so that parts meet in a table and are never
 /// compared pair by pair. A window of four notes with two different pitch classes counts, one of six on any pitch, and a short
@@ -36,9 +12,10 @@ public static class LineFinder
     private const int LongWindow = 6;
 
     /// <summary>All shared lines of a score, by onset.</summary>
-    public static IReadOnlyList<SharedLine> Find(Score score)
+    public static IReadOnlyList<SharedLine> Find(Score score) => Find([.. score.Parts.SelectMany(VoicesOf)]);
+
+    internal static List<SharedLine> Find(List<VoiceLine> voices)
     {
-        var voices = score.Parts.SelectMany(VoicesOf).ToList();
         var partners = new UnionByOnset();
         foreach (var (size, distinct) in new[] { (ShortWindow, 2), (LongWindow, 1) })
             Hash(voices, partners, notes => Enumerable.Range(0, Math.Max(0, notes.Count - size + 1)).Select(i => (i, size)), distinct);
