@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import { api, take, type Schemas } from './client'
 
 /** Keys of the query cache: one list, so that a change knows what to fetch anew. */
@@ -41,6 +41,33 @@ export const useDifferences = (id: Ref<number>) =>
   useQuery({
     queryKey: computed(() => keys.of(id.value, 'unify')),
     queryFn: () => take(api.GET('/api/pieces/{id}/unify', path(id.value))),
+  })
+
+export const useLines = (id: Ref<number>, wanted: Ref<boolean> = ref(true)) =>
+  useQuery({
+    queryKey: computed(() => keys.of(id.value, 'lines')),
+    enabled: wanted,
+    queryFn: () => take(api.GET('/api/pieces/{id}/lines', path(id.value))),
+  })
+
+/** A range of measures by label, of some parts or all. */
+export interface RangeQuery {
+  part?: string
+  from: string
+  to: string
+}
+
+export const useBowing = (id: Ref<number>, range: Ref<RangeQuery>) =>
+  useQuery({
+    queryKey: computed(() => [...keys.of(id.value, 'bowing'), range.value]),
+    queryFn: () => take(api.GET('/api/pieces/{id}/bowing', { params: { path: { id: id.value }, query: range.value } })),
+  })
+
+export const useBalance = (id: Ref<number>, range: Ref<{ tune?: string; from: string; to: string }>) =>
+  useQuery({
+    queryKey: computed(() => [...keys.of(id.value, 'balance'), range.value]),
+    queryFn: () =>
+      take(api.GET('/api/pieces/{id}/balance', { params: { path: { id: id.value }, query: range.value } })),
   })
 
 export const useDecisions = (id: Ref<number>) =>

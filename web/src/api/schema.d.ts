@@ -1383,6 +1383,168 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/lines/leader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LeaderEdit"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/bowing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BowingView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/bowing/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    tune?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BalanceAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/decisions": {
         parameters: {
             query?: never;
@@ -1618,6 +1780,7 @@ export interface paths {
                     part: string;
                     from?: string;
                     to?: string;
+                    concert?: boolean;
                 };
                 header?: never;
                 path: {
@@ -2422,6 +2585,65 @@ export interface components {
             cost: number;
             mark: string;
         };
+        /** @description Balance of a range. */
+        BalanceAnswer: {
+            /** @description Measure by measure. */
+            measures: components["schemas"]["BalanceView"][];
+            /** @description Where the tune is covered. */
+            covered: components["schemas"]["CoveredView"][];
+            /** @description Names of the parts that nobody is seated for: one player is assumed. */
+            guessed: string[];
+        };
+        /** @description The balance of a measure. */
+        BalanceView: {
+            /** @description Its label. */
+            measure: string;
+            /**
+             * Format: int32
+             * @description Its place from 0.
+             */
+            index: number;
+            /** @description Ids of the parts that have the tune. */
+            tune: string[];
+            /**
+             * Format: int32
+             * @description Players on it.
+             */
+            players: number;
+            /**
+             * Format: double
+             * @description How loud the tune is, against one player at mezzo forte.
+             */
+            decibels: number;
+            /**
+             * Format: double
+             * @description How far all the others together are above it in decibels; null where it is alone.
+             */
+            cover: null | number;
+            /**
+             * Format: int32
+             * @description Players of the others.
+             */
+            rest: number;
+        };
+        /** @description What is not ideal about a stroke. */
+        BowCostView: {
+            name: string;
+            /** Format: double */
+            cost: number;
+        };
+        /** @description The bowing of a part. */
+        BowingView: {
+            /** @description The part's id. */
+            part: string;
+            /**
+             * Format: double
+             * @description What the whole part costs.
+             */
+            cost: number;
+            /** @description The strokes of the range. */
+            strokes: components["schemas"]["StrokeView"][];
+        };
         /** @description What a decision changes in one part. */
         ChangeView: {
             part: string;
@@ -2493,6 +2715,20 @@ export interface components {
             measure: string;
             line: string;
         };
+        /** @description Measures in which the tune is covered. */
+        CoveredView: {
+            from: string;
+            to: string;
+            /** Format: int32 */
+            fromIndex: number;
+            /** Format: int32 */
+            toIndex: number;
+            tune: string[];
+            /** Format: double */
+            cover: number;
+            why: string;
+            cures: string[];
+        };
         /** @description Name and password. */
         Credentials: {
             name: string;
@@ -2534,6 +2770,16 @@ export interface components {
             add?: null | string[];
             /** @description Marks to take away. */
             remove?: null | string[];
+            /**
+             * Format: int32
+             * @description The version of the difference that was seen; another's decision since then is told.
+             */
+            version?: null | number;
+            /**
+             * @description True to decide the same wherever the same music returns.
+             * @default false
+             */
+            alike: boolean;
         };
         /** @description A decision as made. */
         DecisionView: {
@@ -2549,6 +2795,7 @@ export interface components {
             from: null | string;
             to: null | string;
             errata: components["schemas"]["ErratumView"][];
+            builtOn: number[];
         };
         /** @description One difference. */
         DifferenceView: {
@@ -2570,7 +2817,7 @@ export interface components {
              * @description Place of the last measure from 0.
              */
             toIndex: number;
-            /** @description Unison or octave. */
+            /** @description Unison, octave, same-rhythm or return. */
             relation: string;
             /** @description What each part of the line prints. */
             parts: components["schemas"]["ReadingView"][];
@@ -2585,6 +2832,15 @@ export interface components {
             decision: null | number;
             /** @description `difference`, or `note` for one that is likely meant and is not counted. */
             rank: string;
+            /**
+             * Format: int32
+             * @description How often its decision has changed; send it with a decision to be told of another's.
+             */
+            version: number;
+            /** @description Ids of the open differences that are the same where the music returns. */
+            alike: string[];
+            /** @description Places in the decision list (their numbers) of the decisions that build on the one that settles it. */
+            builtOn: number[];
         };
         /** @description What differs between two editions of a piece at one address. */
         EditionChange: {
@@ -2745,18 +3001,47 @@ export interface components {
         LadderView: {
             steps: components["schemas"]["StepView"][];
         };
+        /** @description The leader of a line. */
+        LeaderEdit: {
+            /** @description Ids of the parts of the line. */
+            parts: null | string[];
+            /** @description The one that leads, or null for the default. */
+            leader: null | string;
+        };
         /** @description A line that parts share. */
         LineView: {
+            /** @description Ids of its parts; one in a return. */
             parts: string[];
+            /** @description Unison, octave, same-rhythm or return. */
             relation: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description First measure from 0.
+             */
             fromIndex: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Last measure from 0.
+             */
             toIndex: number;
+            /** @description Its label. */
             from: string;
+            /** @description Its label. */
             to: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Notes in each part.
+             */
             notes: number;
+            /** @description The part that leads it. */
+            leader: string;
+            /** @description True when the director has set the leader. */
+            isSet: boolean;
+            /**
+             * Format: int32
+             * @description Differences in it that wait for a decision.
+             */
+            open: number;
         };
         /** @description A clean tempo to log. */
         LogRequest: {
@@ -3195,6 +3480,54 @@ export interface components {
             quarterBpm: number;
             /** Format: int32 */
             day: number;
+        };
+        /** @description A stroke of a string part. */
+        StrokeView: {
+            /** @description Ids of its notes. */
+            notes: string[];
+            /** @description Label of its measure. */
+            measure: string;
+            /**
+             * Format: int32
+             * @description Place of its measure from 0.
+             */
+            index: number;
+            /** @description Its beat in words. */
+            beat: string;
+            /** @description `down` or `up`. */
+            direction: string;
+            /** @description `turn`, `hook` or `retake`. */
+            join: string;
+            /** @description True where the sign is written in. */
+            marked: boolean;
+            /** @description True where the edition prints it. */
+            printed: boolean;
+            /** @description What is not ideal, by name. */
+            costs: components["schemas"]["BowCostView"][];
+            /**
+             * Format: double
+             * @description What the whole would cost more with the other direction here.
+             */
+            otherCost: number;
+            /**
+             * Format: double
+             * @description Share of the bow that it takes.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Place on the bow where it begins: 0 frog, 1 tip.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Place where it ends.
+             */
+            to: number;
+            /** @description Null, `runs-out` or `piles-up`. */
+            trouble: null | string;
+            /** @description What to do. */
+            advice: string;
         };
         /** @description The plan of a passage. */
         TechniqueView: {

@@ -12,6 +12,8 @@ const props = defineProps<{
   to: string
   flags?: readonly Flagged[]
   active?: string | null
+  /** Transposing parts as they sound. */
+  concert?: boolean
   label: string
 }>()
 const emit = defineEmits<{ flag: [string] }>()
@@ -19,7 +21,7 @@ const emit = defineEmits<{ flag: [string] }>()
 const page = ref<HTMLDivElement>()
 const width = ref(0)
 const placed = ref<PlacedFlag[]>([])
-const url = computed(() => sliceUrl(props.piece, props.parts, props.from, props.to))
+const url = computed(() => sliceUrl(props.piece, props.parts, props.from, props.to, props.concert))
 
 const music = useQuery({
   queryKey: computed(() => ['piece', props.piece, 'engraved', url.value, width.value]),

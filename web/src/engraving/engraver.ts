@@ -31,8 +31,8 @@ export async function engrave(xml: string, width: number, scale = 40, height?: n
 }
 
 /** Address of a slice that the server cuts. */
-export function sliceUrl(piece: number, parts: readonly string[], from: string, to: string): string {
-  const query = new URLSearchParams({ part: parts.join(','), from, to })
+export function sliceUrl(piece: number, parts: readonly string[], from: string, to: string, concert = false): string {
+  const query = new URLSearchParams({ part: parts.join(','), from, to, ...(concert ? { concert: 'true' } : {}) })
   return `/api/pieces/${piece}/slice.musicxml?${query.toString()}`
 }
 

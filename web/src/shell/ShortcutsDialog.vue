@@ -12,6 +12,7 @@ const list = [
   ['Space', 'Play or stop the selection'],
   ['J and K', 'Next and previous entry of the station'],
   ['A', 'Unify: accept the proposal'],
+  ['R', 'Unify: accept it wherever the music returns'],
   ['O', 'Unify: take another reading'],
   ['E', 'Unify: keep the difference'],
 ]

@@ -21,7 +21,7 @@ export interface StationEvents {
 
 const table: Record<string, Component> = {
   study: defineAsyncComponent(() => import('./StudyStation.vue')),
-  unify: defineAsyncComponent(() => import('./UnifyStation.vue')),
+  unify: defineAsyncComponent(() => import('./unify/UnifyStation.vue')),
   technique: defineAsyncComponent(() => import('./TechniqueStation.vue')),
   tempo: defineAsyncComponent(() => import('./TempoStation.vue')),
   assign: defineAsyncComponent(() => import('./AssignStation.vue')),

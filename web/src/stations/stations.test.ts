@@ -5,7 +5,7 @@ import { joinBoxes, placeFlags } from '../engraving/flags'
 import { fractionValue, quartersOf, unitWords } from '../transport/store'
 import { shownRange } from '../views/shownRange'
 import { forecastPoints } from './forecastPoints'
-import { readingGroups, readingWords } from './readings'
+import { readingGroups, readingWords } from './unify/readings'
 import { neighbour } from './useListKeys'
 
 const difference = {

@@ -1,5 +1,6 @@
 import { heatSteps, palette } from '../theme'
 import type { Selection } from '../selection'
+import type { Band } from './bands'
 import { head, heatStep, names, type View } from './geometry'
 
 export interface StripData {
@@ -11,6 +12,8 @@ export interface StripData {
   /** Open differences and decisions: "part:measure". */
   open: ReadonlySet<string>
   settled: ReadonlySet<string>
+  /** Who goes with whom; empty where the station does not show it. */
+  bands: readonly Band[]
 }
 
 /** Draws what can be seen of the strip: names, numbers, heat, ticks and dots, the selection. */
@@ -34,6 +37,7 @@ export function drawStrip(
   g.rect(names, head, w - names, h - head)
   g.clip()
   for (let p = top; p <= bottom; p++) for (let m = first; m <= last; m++) drawCell(g, view, data, p, m)
+  for (const b of data.bands) drawBand(g, view, data, b)
   if (selection) drawSelection(g, view, data, selection)
   g.restore()
   drawHead(g, w, view, data, first, last)
@@ -65,6 +69,28 @@ function drawCell(g: CanvasRenderingContext2D, view: View, data: StripData, p: n
     g.arc(x + view.cell / 2 - gap / 2, y + view.row / 2 - 0.5, Math.min(2.4, view.cell / 3), 0, Math.PI * 2)
     g.fill()
   }
+}
+
+// A line under the cells with its letter; dashed where only the rhythm is shared.
+function drawBand(g: CanvasRenderingContext2D, view: View, data: StripData, b: Band) {
+  const p = data.parts.findIndex((x) => x.id === b.part)
+  if (p < 0) return
+  const [x, y] = [xOf(view, b.from), yOf(view, p) + view.row - 2.5]
+  const width = (b.to - b.from + 1) * view.cell - 3
+  g.strokeStyle = palette.slate
+  g.lineWidth = 1.2
+  g.setLineDash(b.loose ? [2, 2] : [])
+  g.beginPath()
+  g.moveTo(x, y)
+  g.lineTo(x + width, y)
+  g.stroke()
+  g.setLineDash([])
+  if (width < 7) return
+  g.font = "600 9px 'Figtree Variable', sans-serif"
+  g.fillStyle = palette.card
+  g.fillRect(x, y - 7, 7, 7)
+  g.fillStyle = palette.slate
+  g.fillText(b.letter, x + 1, y - 1)
 }
 
 function drawSelection(g: CanvasRenderingContext2D, view: View, data: StripData, s: Selection) {

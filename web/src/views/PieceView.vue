@@ -3,12 +3,13 @@ import { Spin as ASpin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '../api/client'
-import { useDifferences, useHeat, usePiece } from '../api/queries'
+import { useDifferences, useHeat, useLines, usePiece } from '../api/queries'
 import EngravedPage from '../engraving/EngravedPage.vue'
 import type { Flagged } from '../engraving/flags'
 import { selectionWords, useSelection } from '../selection'
 import TitleBand from '../shell/TitleBand.vue'
 import { stationOf } from '../stations'
+import { bandsOf } from '../strip/bands'
 import StripCanvas from '../strip/StripCanvas.vue'
 import type { StripData } from '../strip/draw'
 import { useTransport } from '../transport/store'
@@ -21,6 +22,9 @@ const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
 const heat = useHeat(id)
 const differences = useDifferences(id)
+const unifying = computed(() => route.params.station === 'unify')
+const lines = useLines(id, unifying)
+const concert = ref(false)
 const bar = ref<InstanceType<typeof TransportBar>>()
 const flags = ref<Flagged[]>([])
 const active = ref<string | null>(null)
@@ -47,6 +51,7 @@ const strip = computed<StripData>(() => ({
   heat: new Map(heat.data.value?.map((r) => [r.part, r.heat]) ?? []),
   open: cells((s) => s === 'open'),
   settled: cells((s) => s !== 'open'),
+  bands: unifying.value ? bandsOf(lines.data.value ?? []) : [],
 }))
 
 function cells(is: (state: string) => boolean): Set<string> {
@@ -107,6 +112,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
             to see the rest</span
           >
           <span v-else-if="!selection" class="quiet">drag over the strip to choose parts and measures</span>
+          <label v-if="unifying" class="quiet concert"
+            ><input v-model="concert" type="checkbox" /> at concert pitch</label
+          >
         </div>
         <EngravedPage
           :piece="id"
@@ -115,6 +123,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           :to="labels[shown.to]!"
           :flags="flags"
           :active="active"
+          :concert="unifying && concert"
           :label="words"
           @flag="active = $event"
         />
@@ -174,6 +183,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
 }
 .music .top {
   padding-left: 30px;
+}
+.concert {
+  margin-left: auto;
+  white-space: nowrap;
 }
 .music h2 {
   font-size: 15px;

@@ -4,8 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify.Balance;
 
 /// <summary>Players × level, line by line: who has the tune, and who covers it.</summary>
-/// <remarks>Parts in unison or octaves are one line. The tune is the highest line that moves: among the lines with half as many notes as the busiest, or more, and two pitches or
-/// more, the one that sounds highest; the director can name another. It is covered where all the others together are more than six decibels above it. Common practice, no published
+/// <remarks>Parts in unison or octaves are one line. The tune is the highest line that moves: among the lines with half as many notes as the busiest in this measure and its
+/// neighbours, or more, and two pitches or more, the one that sounds highest; the director can name another. It is covered where all the others together are more than six decibels above it. Common practice, no published
 /// source; the bounds are ours.</remarks>
 public static class BalanceDesk
 {
@@ -26,7 +26,7 @@ public static class BalanceDesk
             var measure = m;
             var sounding = context.Score.Parts.Where(p => notes[p.Id][measure].Any()).ToList();
             var groups = Groups(sounding, unisons.Where(l => l.Measures.From <= measure && l.Measures.To >= measure))
-                .Select(g => Line(context, g, [.. g.SelectMany(p => notes[p.Id][measure])], players)).ToList();
+                .Select(g => Line(context, g, [.. g.SelectMany(p => notes[p.Id][measure])], players, [.. g.Select(p => Around(notes[p.Id], measure))])).ToList();
             if (TuneOf(groups, tune) is not { } leading) continue;
             var others = groups.Where(g => g != leading).ToList();
             balances.Add(new MeasureBalance(m, leading, Loudness.Sum(others.Select(o => o.Decibels)), others.Sum(o => o.Players)));
@@ -82,11 +82,14 @@ public static class BalanceDesk
         return groups.Where(g => g.Notes * 2 >= busiest && g.Pitches > 1).DefaultIfEmpty(groups.MaxBy(g => g.Height)!).MaxBy(g => g.Height);
     }
 
-    private static LineLoudness Line(UnifyContext context, List<Part> parts, List<Note> notes, Func<string, int> players)
+    // A tune that holds a note for a measure is still the tune: its neighbours count too.
+    private static List<Note> Around(ILookup<int, Note> notes, int measure) => [.. notes[measure - 1], .. notes[measure], .. notes[measure + 1]];
+
+    private static LineLoudness Line(UnifyContext context, List<Part> parts, List<Note> notes, Func<string, int> players, List<List<Note>> around)
     {
-        var own = parts.Select(p => (Part: p, Notes: notes.Where(n => p.Notes.Count > 0 && n.PartId == p.Id).ToList())).ToList();
+        var own = parts.Select(p => (Part: p, Notes: notes.Where(n => n.PartId == p.Id).ToList())).ToList();
         var levels = own.Select(o => Loudness.OfLevel(context.House, context.LevelsOf(o.Part).At(o.Notes[0].Onset)?.Level ?? DynamicLevels.Default) + Loudness.OfPlayers(players(o.Part.Id)));
-        var busiest = own.MaxBy(o => o.Notes.Count).Notes;
+        var busiest = around.MaxBy(a => a.Count)!;
         return new LineLoudness([.. parts.Select(p => p.Id)], parts.Sum(p => players(p.Id)), Loudness.Sum(levels), own.Max(o => o.Notes.Average(n => n.TopSounding!.Value)), busiest.Count, busiest.Select(n => n.TopSounding).Distinct().Count());
     }
 

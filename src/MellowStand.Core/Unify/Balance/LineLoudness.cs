@@ -5,7 +5,7 @@ namespace MellowStand.Core.Unify.Balance;
 /// <param name="Players">Their players together.</param>
 /// <param name="Decibels">Against one player at mezzo forte.</param>
 /// <param name="Height">Mean sounding key of the highest part.</param>
-/// <param name="Notes">Notes that it strikes.</param>
+/// <param name="Notes">Notes that it strikes here and in the measures beside.</param>
 /// <param name="Pitches">Different keys among them.</param>
 public sealed record LineLoudness(IReadOnlyList<string> Parts, int Players, double Decibels, double Height, int Notes, int Pitches);
 

@@ -42,6 +42,7 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
         var (before, stroke) = (strokes[i - 1], strokes[i]);
         if (stroke.FollowsRest) return stroke.RestSeconds >= EnoughRest ? new("retake in the rest", 0.3) : new("retake in a short rest", 1.2);
         if (before.Seconds + stroke.Seconds > LongestHook) return new("retake with no rest", 3);
+        if (before.Notes.Count + stroke.Notes.Count > 2) return new("hooked onto a slur", 1.6);
         return IsDottedFigure(before, stroke) ? new("hooked dotted figure", 0.4) : new("hooked", 1.1);
     }
 

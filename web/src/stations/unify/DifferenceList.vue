@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
+import { App as AApp, Segmented as ASegmented } from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
-import type { Difference } from '../api/client'
-import { useDecide, useDifferences, useUndo } from '../api/queries'
-import StateWord from '../common/StateWord.vue'
-import type { StationEvents, StationProps } from '.'
+import type { Difference } from '../../api/client'
+import { useDecide, useDifferences, useUndo } from '../../api/queries'
+import type { StationEvents, StationProps } from '..'
 import AcceptKind from './AcceptKind.vue'
-import PickOne from '../common/PickOne.vue'
+import DifferenceEntry from './DifferenceEntry.vue'
+import PickOne from '../../common/PickOne.vue'
 import { kindWords, readingGroups, readingWords } from './readings'
-import { neighbour, useListKeys } from './useListKeys'
+import { neighbour, useListKeys } from '../useListKeys'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
@@ -59,10 +59,14 @@ function open(d: Difference) {
     })
 }
 
-async function settle(d: Difference, body: { reading?: string; keep?: boolean; why?: string }, said: string) {
+async function settle(
+  d: Difference,
+  body: { reading?: string; keep?: boolean; why?: string; alike?: boolean },
+  said: string,
+) {
   const next = neighbour(entries.value, d.id, 1)
   try {
-    await decide.mutateAsync({ difference: d.id, ...body })
+    await decide.mutateAsync({ difference: d.id, version: d.version, ...body })
     message.success(said)
     if (next && next.id !== d.id) emit('active', next.id)
   } catch (e) {
@@ -70,8 +74,12 @@ async function settle(d: Difference, body: { reading?: string; keep?: boolean; w
   }
 }
 
-const accept = (d: Difference) =>
-  settle(d, {}, `${readingWords(d.kind, d.proposal.mark)} written into ${names(d.proposal.parts)}.`)
+const accept = (d: Difference, alike = false) =>
+  settle(
+    d,
+    { alike },
+    `${readingWords(d.kind, d.proposal.mark)} written into ${names(d.proposal.parts)}${alike ? `, ${d.alike.length + 1} times` : ''}.`,
+  )
 const keep = (d: Difference) => settle(d, { keep: true, why: 'kept on purpose' }, 'Kept as printed.')
 const other = (d: Difference, has: string) =>
   settle(
@@ -126,6 +134,7 @@ useListKeys({
   j: () => step(1),
   k: () => step(-1),
   a: withCurrent((d) => void accept(d)),
+  r: withCurrent((d) => void accept(d, d.alike.length > 0)),
   e: withCurrent((d) => void keep(d)),
   o: withCurrent((d) => void other(d, readingGroups(d)[1]!.has)),
 })
@@ -171,63 +180,31 @@ useListKeys({
       }}
     </p>
     <ol ref="list" class="entries">
-      <li v-for="(d, i) in entries" :key="d.id" :aria-current="d.id === active" :class="{ on: d.id === active }">
-        <button type="button" class="entry" @click="open(d)">
-          <span class="number">{{ i + 1 }}</span>
-          <span class="body">
-            <strong
-              >{{ kindWords(d.kind) }} differs, measure {{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</strong
-            >
-            <span class="where"
-              >{{ d.parts.length }} parts in {{ d.relation === 'unison' ? 'unison' : 'octaves' }}</span
-            >
-          </span>
-        </button>
-        <table class="readings">
-          <tbody>
-            <tr v-for="r in readingGroups(d)" :key="r.has">
-              <th scope="row">{{ r.words }}</th>
-              <td>{{ names(r.parts) }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p class="proposal">
-          <StateWord :state="d.state" />
-          <template v-if="d.state === 'open'">
-            · proposed: <b>{{ readingWords(d.kind, d.proposal.mark) }}</b>. {{ d.proposal.why }}</template
-          >
-        </p>
-        <div v-if="d.state === 'open'" class="acts">
-          <AButton size="small" type="primary" @click="accept(d)">Accept</AButton>
-          <AButton
-            v-for="r in readingGroups(d).filter((x) => !x.proposed)"
-            :key="r.has"
-            size="small"
-            @click="other(d, r.has)"
-            >Take {{ r.words }}</AButton
-          >
-          <AButton size="small" type="text" @click="keep(d)">Keep as printed</AButton>
-        </div>
-        <div v-else-if="d.decision" class="acts"><AButton size="small" @click="takeBack(d)">Undo</AButton></div>
-      </li>
+      <DifferenceEntry
+        v-for="(d, i) in entries"
+        :key="d.id"
+        :difference="d"
+        :number="i + 1"
+        :piece="piece.id"
+        :names="partNames"
+        :active="d.id === active"
+        @open="open(d)"
+        @accept="accept(d, $event)"
+        @take="other(d, $event)"
+        @keep="keep(d)"
+        @undo="takeBack(d)"
+      />
     </ol>
   </div>
 </template>
 
-<style scoped src="./station.css"></style>
+<style scoped src="../station.css"></style>
 <style scoped>
-.entry strong::first-letter {
-  text-transform: uppercase;
-}
 .kinds {
   margin-bottom: 6px;
 }
 .kind {
   flex: 1;
   min-width: 120px;
-}
-.proposal {
-  margin: 0 0 4px 30px;
-  font-size: 13px;
 }
 </style>

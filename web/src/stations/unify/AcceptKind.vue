@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { App as AApp, Button as AButton, Modal as AModal } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, take, type Difference } from '../api/client'
-import { usePieceChange } from '../api/queries'
+import { api, take, type Difference } from '../../api/client'
+import { usePieceChange } from '../../api/queries'
 import { kindWords, readingWords } from './readings'
 
 /** All open differences of one kind at once, with a preview of what will change. */

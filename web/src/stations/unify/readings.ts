@@ -1,0 +1,92 @@
+import type { Difference } from '../../api/client'
+
+export interface ReadingGroup {
+  has: string
+  words: string
+  parts: string[]
+  proposed: boolean
+  /** In a return: the measures that read so, instead of the parts. */
+  places: string | null
+}
+
+const kinds: Record<string, string> = {
+  articulation: 'articulation',
+  slur: 'slur',
+  dynamic: 'level',
+  hairpin: 'hairpin',
+  pitch: 'pitch',
+  rhythm: 'rhythm',
+  ornament: 'ornament',
+  breath: 'breath',
+  bowing: 'bowing',
+}
+
+/** A kind of difference as a director says it. */
+export const kindWords = (kind: string): string => kinds[kind] ?? kind
+
+/** What a reading prints, as a director says it. */
+export function readingWords(kind: string, has: string): string {
+  if (has === '') return kind === 'slur' ? 'no slur' : 'nothing'
+  if (kind === 'slur') return `slur ${has}`
+  if (kind === 'pitch') return `sounding ${has}`
+  if (kind === 'rhythm' || kind === 'hairpin') return has
+  return has
+    .split('+')
+    .map((m) => m.replace('strong-accent', 'marcato').replace('-', ' '))
+    .join(' and ')
+}
+
+/** The readings of a difference with the parts that print each, the proposed one first. */
+export function readingGroups(d: Difference): ReadingGroup[] {
+  const groups = new Map<string, ReadingGroup>()
+  for (const p of d.parts) {
+    const group = groups.get(p.has) ?? {
+      has: p.has,
+      words: readingWords(d.kind, p.has),
+      parts: [],
+      proposed: p.has === d.proposal.mark,
+      places: null,
+    }
+    group.parts.push(p.part)
+    groups.set(p.has, group)
+  }
+  if (d.relation === 'return')
+    for (const g of groups.values())
+      g.places = d.parts
+        .flatMap((p, i) => (p.has === g.has ? [i === 0 ? 'the first time' : 'when it returns'] : []))
+        .join(', ')
+  return [...groups.values()].sort((a, b) => Number(b.proposed) - Number(a.proposed))
+}
+
+/** The measures of a difference; of a return the first one and where it comes again. */
+export function placeWords(d: Difference): string {
+  if (d.relation === 'return') return `measure ${d.from} and again near ${d.to}`
+  return d.from === d.to ? `measure ${d.from}` : `measures ${d.from}–${d.to}`
+}
+
+/** How the parts of a difference go together. */
+export function relationWords(d: Pick<Difference, 'relation' | 'parts'>): string {
+  const how: Record<string, string> = {
+    unison: `${d.parts.length} parts in unison`,
+    octave: `${d.parts.length} parts in octaves`,
+    'same-rhythm': `${d.parts.length} parts in the same rhythm`,
+    return: 'the same music, the second time',
+  }
+  return how[d.relation] ?? d.relation
+}
+
+/** Marks that a director writes by hand. */
+export const freeMarks = [
+  ['staccato', 'staccato'],
+  ['tenuto', 'tenuto'],
+  ['accent', 'accent'],
+  ['strong-accent', 'marcato'],
+  ['slur', 'slur'],
+  ['crescendo', 'crescendo'],
+  ['diminuendo', 'diminuendo'],
+  ['breath-mark', 'breath'],
+  ['down-bow', 'down-bow'],
+  ['up-bow', 'up-bow'],
+  ['trill-mark', 'trill'],
+  ...['pp', 'p', 'mp', 'mf', 'f', 'ff'].map((l) => [`dynamics:${l}`, l]),
+].map(([value, label]) => ({ value: value!, label: label! }))

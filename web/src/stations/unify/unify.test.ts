@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest'
+import type { Difference, Stroke } from '../../api/client'
+import { barOf } from './balance'
+import { bowSign, byMeasure, otherWay, strokeWords } from './bows'
+import { placeWords, readingGroups, relationWords } from './readings'
+
+const stroke = (more: Partial<Stroke>): Stroke =>
+  ({
+    direction: 'down',
+    join: 'turn',
+    printed: false,
+    costs: [],
+    index: 0,
+    measure: '1',
+    otherCost: 1,
+    ...more,
+  }) as Stroke
+
+describe('bows in words', () => {
+  it('have the signs that players write', () => {
+    expect(bowSign({ direction: 'down' })).toBe('⊓')
+    expect(bowSign({ direction: 'up' })).toBe('V')
+  })
+  it('say nothing of a plain stroke', () => expect(strokeWords(stroke({}))).toBe(''))
+  it('say how the bow gets there once', () =>
+    expect(strokeWords(stroke({ join: 'hook', costs: [{ name: 'hooked', cost: 1.1 }] }))).toBe('hooked'))
+  it('say what is not ideal', () =>
+    expect(strokeWords(stroke({ printed: true, costs: [{ name: 'up on a strong beat', cost: 1 }] }))).toBe(
+      'printed, up on a strong beat',
+    ))
+  it('stand measure by measure, with the price of the other way', () => {
+    const rows = byMeasure([stroke({}), stroke({ otherCost: 0.2 }), stroke({ index: 1, measure: '2' })])
+    expect(rows.map((r) => [r.measure, r.strokes.length])).toEqual([
+      ['1', 2],
+      ['2', 1],
+    ])
+    expect(otherWay(rows[0]!.strokes)).toBe(0.2)
+  })
+})
+
+describe('balance bars', () => {
+  it('grow with what covers the tune, inside the chart', () => {
+    expect(barOf(null)).toBe(0)
+    expect(barOf(-40)).toBe(0)
+    expect(barOf(3)).toBe(50)
+    expect(barOf(99)).toBe(100)
+  })
+})
+
+describe('relations in words', () => {
+  const returning = {
+    kind: 'articulation',
+    relation: 'return',
+    from: '5',
+    to: '69',
+    parts: [
+      { part: 'P1', notes: ['a'], has: 'staccato' },
+      { part: 'P1', notes: ['b'], has: '' },
+    ],
+    proposal: { mark: 'staccato', parts: ['P1'], why: '', rule: 'present' },
+  } as unknown as Difference
+  it('a return names both places', () => expect(placeWords(returning)).toBe('measure 5 and again near 69'))
+  it('and says which time reads so', () =>
+    expect(readingGroups(returning).map((g) => g.places)).toEqual(['the first time', 'when it returns']))
+  it('other relations count their parts', () =>
+    expect(relationWords({ relation: 'same-rhythm', parts: returning.parts })).toBe('2 parts in the same rhythm'))
+})
