@@ -21,10 +21,13 @@ public sealed class PlantingTests
         Assert.Empty(Found(document).Where(d => d.Readings.GroupBy(r => Family(r.Part)).Any(g => g.Select(r => r.Has).Distinct().Count() > 1)).Select(d => $"{d.Kind} {d.From} {string.Join('/', d.Readings.Select(r => r.Part + ":" + r.Has))}").Take(5));
     }
 
-    [Fact]
-    public void What_is_planted_is_found_and_little_else()
+    // The first seed was looked at while the rules were built; the second was not.
+    [Theory]
+    [InlineData(60212)]
+    [InlineData(91823)]
+    public void What_is_planted_is_found_and_little_else(int seed)
     {
-        var random = new Random(60212);
+        var random = new Random(seed);
         var (planted, found, reported, right) = (0, 0, 0, 0);
         var missed = new List<string>();
         var extra = new List<string>();
@@ -54,7 +57,7 @@ public sealed class PlantingTests
 
         var recall = (double)found / planted;
         var precision = (double)right / reported;
-        TestContext.Current.TestOutputHelper!.WriteLine($"planted {planted}, recall {recall:0.000}, precision {precision:0.000}");
+        TestContext.Current.TestOutputHelper!.WriteLine($"seed {seed}: planted {planted}, recall {recall:0.000}, precision {precision:0.000}");
         Assert.True(planted > 250, $"only {planted} planted");
         Assert.True(recall >= 0.97, $"recall {recall:0.000} of {planted}: {string.Join("; ", missed.GroupBy(m => m.Split(' ')[3]).Select(g => $"{g.Key} {g.Count()}"))} … {string.Join("; ", missed.Take(12))}");
         Assert.True(precision >= 0.9, $"precision {precision:0.000} of {reported}: {string.Join("; ", extra.Take(12))}");
@@ -131,7 +134,7 @@ public sealed class PlantingTests
                 && (n.ElementsAfterSelf("note").FirstOrDefault()?.Element("chord") is null) && n.Elements("tie").All(t => t.Attribute("type")?.Value != "stop") && (n.Element("voice")?.Value ?? "1") == voices[0]).ToList();
             if (notes.Count < 2) continue;
             var note = notes[random.Next(notes.Count)];
-            if (Do(random.Next(8), note, measures[m], random) is { } done) return new Planted(done.Kind, id, m, done.What);
+            if (Do(random.Next(13), note, measures[m], random) is { } done) return new Planted(done.Kind, id, m, done.What);
         }
 
         return null;
@@ -179,11 +182,75 @@ public sealed class PlantingTests
                 Notations(note).Add(new XElement("slur", new XAttribute("type", "start"), new XAttribute("number", 5)));
                 Notations(next).Add(new XElement("slur", new XAttribute("type", "stop"), new XAttribute("number", 5)));
                 return ("slur", "added");
+            case 8: return ShortenSlur(note);
+            case 9: return RemoveHairpin(measure);
+            case 10: return AddHairpin(note, measure);
+            case 11: return MoveMark(note);
+            case 12: return Dot(note);
             default:
                 if (note.Descendants("ornaments").Any() || note.Elements("tie").Any()) return null;
                 Notations(note).Add(new XElement("ornaments", new XElement("trill-mark")));
                 return ("ornament", "added");
         }
+    }
+
+    // The slur ends a note earlier.
+    private static (string Kind, string What)? ShortenSlur(XElement note)
+    {
+        if (note.Descendants("slur").ToList() is not [var stop] || stop.Attribute("type")?.Value != "stop") return null;
+        if (note.ElementsBeforeSelf("note").LastOrDefault() is not { } before || before.Element("pitch") is null || before.Element("chord") is not null || before.Element("grace") is not null) return null;
+        if (before.Descendants("slur").Any() || before.Elements("tie").Any() || note.Elements("tie").Any() || (before.Element("voice")?.Value ?? "1") != (note.Element("voice")?.Value ?? "1")) return null;
+        stop.Remove();
+        Notations(before).Add(stop);
+        return ("slur", "shortened");
+    }
+
+    private static (string Kind, string What)? RemoveHairpin(XElement measure)
+    {
+        if (measure.Elements("direction").FirstOrDefault(d => d.Descendants("wedge").Any(w => w.Attribute("type")?.Value is "crescendo" or "diminuendo")) is not { } start) return null;
+        var stop = start.ElementsAfterSelf("direction").Concat(measure.ElementsAfterSelf("measure").SelectMany(m => m.Elements("direction"))).FirstOrDefault(d => d.Descendants("wedge").Any());
+        if (stop is null || stop.Descendants("wedge").First().Attribute("type")?.Value != "stop") return null;
+        start.Remove();
+        stop.Remove();
+        return ("hairpin", "removed");
+    }
+
+    private static (string Kind, string What)? AddHairpin(XElement note, XElement measure)
+    {
+        if (measure.Parent!.Descendants("wedge").Any(w => w.Ancestors("measure").First() == measure) || InsideHairpin(measure)) return null;
+        var next = note.ElementsAfterSelf("note").Take(2).ToList();
+        if (next.Count < 2 || next.Any(n => n.Element("pitch") is null || n.Element("chord") is not null || n.Element("grace") is not null || n.Elements("tie").Any() || n.Element("voice")?.Value != note.Element("voice")?.Value) || note.Elements("tie").Any()) return null;
+        note.AddBeforeSelf(Wedge("crescendo"));
+        next[^1].AddAfterSelf(Wedge("stop"));
+        return ("hairpin", "added");
+    }
+
+    private static bool InsideHairpin(XElement measure) =>
+        measure.ElementsBeforeSelf("measure").Reverse().SelectMany(m => m.Descendants("wedge").Reverse()).FirstOrDefault()?.Attribute("type")?.Value is "crescendo" or "diminuendo";
+
+    private static XElement Wedge(string type) => new("direction", new XElement("direction-type", new XElement("wedge", new XAttribute("type", type))));
+
+    private static (string Kind, string What)? MoveMark(XElement note)
+    {
+        if (note.Descendants("articulations").Elements().FirstOrDefault(e => e.Name.LocalName is "staccato" or "accent" or "tenuto") is not { } mark) return null;
+        if (note.ElementsAfterSelf("note").FirstOrDefault() is not { } next || next.Element("pitch") is null || next.Element("chord") is not null || next.Element("grace") is not null
+            || next.Descendants("articulations").Any() || next.Elements("tie").Any() || next.Element("voice")?.Value != note.Element("voice")?.Value) return null;
+        mark.Remove();
+        Notations(next).Add(new XElement("articulations", mark));
+        return ("articulation", "moved");
+    }
+
+    // Two even notes become a dotted one and a short one.
+    private static (string Kind, string What)? Dot(XElement note)
+    {
+        if (note.ElementsAfterSelf("note").FirstOrDefault() is not { } next || next.Element("pitch") is null || next.Element("chord") is not null || next.Element("grace") is not null) return null;
+        if (next.ElementsAfterSelf("note").FirstOrDefault()?.Element("chord") is not null || note.Elements("tie").Any() || next.Elements("tie").Any()) return null;
+        var (a, b) = (note.Element("duration"), next.Element("duration"));
+        if (a is null || b is null || a.Value != b.Value || int.Parse(a.Value, CultureInfo.InvariantCulture) % 2 != 0 || next.Element("voice")?.Value != note.Element("voice")?.Value) return null;
+        var half = int.Parse(a.Value, CultureInfo.InvariantCulture) / 2;
+        a.Value = (3 * half).ToString(CultureInfo.InvariantCulture);
+        b.Value = half.ToString(CultureInfo.InvariantCulture);
+        return ("rhythm", "dotted");
     }
 
     private static bool InsideSlur(XElement note) =>
