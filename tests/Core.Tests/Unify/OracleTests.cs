@@ -29,7 +29,7 @@ public sealed class OracleTests
         var missed = expected.Where(e => !told.Any(t => t.Kind == e.Kind && t.Notes.Contains(e.A) && t.Notes.Contains(e.B))).ToList();
         Assert.True(missed.Count == 0, $"{missed.Count} of {expected.Count} missed: {string.Join("; ", missed.Take(8))}");
         // Where the oracle sees nothing, nothing is told either.
-        if (expected.Count == 0) Assert.DoesNotContain(told, t => t.Kind is "articulation" or "slur");
+        if (expected.Count == 0) Assert.DoesNotContain(told, t => t.Kind == "articulation");
         TestContext.Current.TestOutputHelper!.WriteLine($"{file}{(isDamaged ? " damaged" : "")}: {compared} notes compared, {expected.Count} pairs differ");
     }
 
@@ -54,7 +54,7 @@ public sealed class OracleTests
         }
     }
 
-    private static List<(string Kind, HashSet<string> Notes)> Told(byte[] score) => [.. UnifyDesk.Compare(ScoreReader.Read(score), House.Default).Differences
+    private static List<(string Kind, HashSet<string> Notes)> Told(byte[] score) => [.. UnifyDesk.Compare(ScoreReader.Read(score), House.Default).Differences.Where(d => d.Relation is "unison" or "octave")
         .Select(d => (d.Kind, d.Readings.SelectMany(r => r.Notes).ToHashSet()))];
 
     private static (List<(string Kind, string A, string B)> Differing, int Compared) Oracle(byte[] score)
