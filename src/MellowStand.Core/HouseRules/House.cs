@@ -7,6 +7,9 @@ public sealed record House(IReadOnlyDictionary<string, string> Answers)
     /// <summary>All defaults.</summary>
     public static House Default { get; } = new(new Dictionary<string, string>());
 
+    /// <summary>The same with another answer to one rule.</summary>
+    public House With(string rule, string choice) => new(new Dictionary<string, string>(Answers) { [rule] = choice });
+
     /// <summary>The choice in force for a rule.</summary>
     /// <exception cref="ArgumentException">There is no rule with the name.</exception>
     public string this[string rule]

@@ -11,14 +11,21 @@ public sealed record Candidate(string Code, double Cost, string Why, int State =
 {
     /// <summary>True for the fingering that a player takes without being told.</summary>
     public bool IsUsual { get; init; }
+
+    /// <summary>Cents above equal temperament (sharp) that physics gives it; null where none is told.</summary>
+    public double? Cents { get; init; }
 }
 
 /// <summary>A note of the passage as the engine sees it.</summary>
 /// <param name="Note">The printed note.</param>
-/// <param name="Written">Its top written pitch.</param>
+/// <param name="Written">Its top written pitch; C0 for an unpitched sound.</param>
 /// <param name="Before">Seconds since the note before began, or null after a rest and at the start.</param>
 /// <param name="SlurredFrom">True when a slur leads into it.</param>
-public sealed record Step(Note Note, Pitch Written, double? Before, bool SlurredFrom);
+public sealed record Step(Note Note, Pitch Written, double? Before, bool SlurredFrom)
+{
+    /// <summary>Sounding keys of all that is struck at once, the lowest first; one for a single note, none for an unpitched sound.</summary>
+    public IReadOnlyList<int> Chord { get; init; } = [];
+}
 
 /// <summary>An instrument's hand: which ways there are, and what it costs to go from one to the next.</summary>
 public interface ITechnique

@@ -11,6 +11,7 @@ internal static class FixedPoints
     public static string? Of(IReadOnlyList<Candidate> ways, Note note)
     {
         var texts = note.Marks.Where(m => m.Name is "other-technical" or "fingering" && m.Value is not null).Select(m => m.Value!).ToList();
+        if (note.Has("thumb-position")) return ways.FirstOrDefault(w => w.Code.Length > 1 && w.Code[1] == 'T')?.Code;
         if (note.Has("open-string")) return ways.FirstOrDefault(w => w.Code.EndsWith('0') && w.Code.Length == 2)?.Code;
         foreach (var text in texts)
         {

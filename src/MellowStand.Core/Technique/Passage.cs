@@ -19,9 +19,11 @@ public sealed class Passage
     {
         (Score, Part, House, _quarterBpm) = (score, part, house, quarterBpm);
         var slurred = SlurredNotes(part);
-        var notes = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && n.Kind == NoteKind.Pitched && !n.IsCue && !n.IsTieContinuation && n.Top is not null)
-            .GroupBy(n => (n.Onset, n.IsGrace ? n.Id : "")).Select(g => g.MaxBy(n => n.TopSounding)!).ToList();
-        Steps = [.. notes.Select((n, i) => new Step(n, n.Top!.Value, i == 0 || IsAfterRest(notes[i - 1], n) ? null : Seconds(notes[i - 1], n), slurred.Contains(n.Id)))];
+        var isPitched = part.Notes.Any(n => n.Kind == NoteKind.Pitched);
+        var groups = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && n.Sounds && !n.IsCue && !n.IsTieContinuation && (!isPitched || n.Top is not null))
+            .GroupBy(n => (n.Onset, n.IsGrace ? n.Id : "")).Select(g => g.OrderBy(n => n.TopSounding).ToList()).ToList();
+        var notes = groups.Select(g => g[^1]).ToList();
+        Steps = [.. notes.Select((n, i) => new Step(n, n.Top ?? default, i == 0 || IsAfterRest(notes[i - 1], n) ? null : Seconds(notes[i - 1], n), slurred.Contains(n.Id)) { Chord = Keys(groups[i]) })];
     }
 
     /// <summary>The score.</summary>
@@ -33,7 +35,7 @@ public sealed class Passage
     /// <summary>The school's answers.</summary>
     public House House { get; }
 
-    /// <summary>The notes in order: graces too, of a chord its top note.</summary>
+    /// <summary>The notes in order: graces too; what is struck at once is one step, named by its top note.</summary>
     public IReadOnlyList<Step> Steps { get; }
 
     /// <summary>The signature in force at a place.</summary>
@@ -71,6 +73,15 @@ public sealed class Passage
         var note = Steps[place].Note;
         return note.SoundingDuration / Score.Measures[note.MeasureIndex].Meter.BeatUnit;
     }
+
+    /// <summary>Seconds that a note sounds, with its ties.</summary>
+    public double SecondsOf(int place) => Steps[place].Note.SoundingDuration.Value * 60 / _quarterBpm(Steps[place].Note.MeasureIndex);
+
+    /// <summary>Seconds from the start of one note to the start of a later one, at the tempo of the first.</summary>
+    public double SecondsBetween(int from, int to) => (Steps[to].Note.Onset - Steps[from].Note.Onset).Value * 60 / _quarterBpm(Steps[from].Note.MeasureIndex);
+
+    // Sounding keys of all that is struck at once, the lowest first.
+    private static IReadOnlyList<int> Keys(List<Note> group) => [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
 
     private static bool IsAfterRest(Note before, Note note) => note.Onset > before.Onset + before.SoundingDuration;
 

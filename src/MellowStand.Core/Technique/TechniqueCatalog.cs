@@ -1,4 +1,6 @@
+using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
+using MellowStand.Core.Technique.Charts;
 using MellowStand.Core.Technique.Slide;
 using MellowStand.Core.Technique.Sticks;
 using MellowStand.Core.Technique.Strings;
@@ -7,47 +9,109 @@ using MellowStand.Core.Technique.Woodwind;
 
 namespace MellowStand.Core.Technique;
 
+/// <summary>An instrument's technique in the hands of those who play it.</summary>
+/// <param name="Technique">The engine's view.</param>
+/// <param name="Chart">The fingerings for the page; null for sticks, which need none.</param>
+public sealed record TechniqueSetup(ITechnique Technique, Lazy<FingeringChart>? Chart);
+
 /// <summary>Which technique an instrument has. A new one is one more entry.</summary>
 /// <remarks>Sounding fundamentals of the open tubes: harmonic series under the catalog's transpositions (the trumpet's written C4 sounds B♭3 and is its second partial).</remarks>
 public static class TechniqueCatalog
 {
-    private static readonly Dictionary<string, ITechnique> Table = new()
+    private delegate TechniqueSetup Make(Instrument instrument, Hands hands, House house);
+
+    private static readonly Dictionary<string, Make> Table = new()
     {
-        ["flute"] = new FluteTechnique(),
-        ["piccolo"] = new FluteTechnique(),
-        ["alto-flute"] = new FluteTechnique(),
-        ["oboe"] = new OboeTechnique(leftF: true),
-        ["english-horn"] = new OboeTechnique(leftF: true),
-        ["clarinet-bb"] = new ClarinetTechnique(),
-        ["clarinet-a"] = new ClarinetTechnique(),
-        ["clarinet-eb"] = new ClarinetTechnique(),
-        ["alto-clarinet"] = new ClarinetTechnique(),
-        ["bass-clarinet"] = new ClarinetTechnique(),
-        ["soprano-sax"] = new SaxophoneTechnique(),
-        ["alto-sax"] = new SaxophoneTechnique(),
-        ["tenor-sax"] = new SaxophoneTechnique(),
-        ["bari-sax"] = new SaxophoneTechnique(),
-        ["horn-f"] = new DoubleHornTechnique(),
-        ["trumpet-bb"] = new ValveTechnique(46, 3),
-        ["cornet"] = new ValveTechnique(46, 3),
-        ["flugelhorn"] = new ValveTechnique(46, 3),
-        ["trumpet-c"] = new ValveTechnique(48, 3),
-        ["euphonium"] = new ValveTechnique(34, 4),
-        ["euphonium-tc"] = new ValveTechnique(34, 4),
-        ["tuba"] = new ValveTechnique(22, 4),
-        ["trombone"] = new SlideTechnique(attachment: false),
-        ["bass-trombone"] = new SlideTechnique(attachment: true),
-        ["violin"] = new StringTechnique(Necks.OfViolin),
-        ["viola"] = new StringTechnique(Necks.OfViola),
-        ["cello"] = new StringTechnique(Necks.OfCello),
-        ["contrabass"] = new StringTechnique(Necks.OfBass),
-        ["xylophone"] = new StickTechnique(),
-        ["marimba"] = new StickTechnique(),
-        ["vibraphone"] = new StickTechnique(),
-        ["glockenspiel"] = new StickTechnique(),
-        ["chimes"] = new StickTechnique(),
+        ["flute"] = Flute,
+        ["piccolo"] = Flute,
+        ["alto-flute"] = Flute,
+        ["oboe"] = Oboe,
+        ["english-horn"] = Oboe,
+        ["bassoon"] = Keys(BassoonChart.Chart, (c, _) => new BassoonTechnique(c)),
+        ["contrabassoon"] = Keys(BassoonChart.Chart, (c, _) => new BassoonTechnique(c)),
+        ["clarinet-bb"] = Clarinet(52),
+        ["clarinet-a"] = Clarinet(52),
+        ["clarinet-eb"] = Clarinet(52),
+        ["alto-clarinet"] = Clarinet(51),
+        ["bass-clarinet"] = Clarinet(51),
+        ["contra-clarinet"] = Clarinet(48),
+        ["soprano-sax"] = Saxophone,
+        ["alto-sax"] = Saxophone,
+        ["tenor-sax"] = Saxophone,
+        ["bari-sax"] = Saxophone,
+        ["horn-f"] = Horn,
+        ["trumpet-bb"] = Valves(46, 3),
+        ["cornet"] = Valves(46, 3),
+        ["flugelhorn"] = Valves(46, 3),
+        ["trumpet-c"] = Valves(48, 3),
+        ["euphonium"] = Valves(34, 4),
+        ["euphonium-tc"] = Valves(34, 4),
+        ["tuba"] = Valves(22, 4),
+        ["trombone"] = Trombone,
+        ["bass-trombone"] = Trombone,
+        ["violin"] = Strings(Necks.OfViolin),
+        ["viola"] = Strings(Necks.OfViola),
+        ["cello"] = Strings(Necks.OfCello),
+        ["contrabass"] = (i, h, house) => Strings(Necks.OfBass(h.Has("fifth-string"), house["bass-positions"] == "six"))(i, h, house),
+        ["xylophone"] = Mallets,
+        ["marimba"] = Mallets,
+        ["vibraphone"] = Mallets,
+        ["glockenspiel"] = Mallets,
+        ["chimes"] = Mallets,
+        ["timpani"] = Mallets,
+        ["drums"] = (_, h, _) => Sticks(new SnareTechnique(), h),
     };
 
+    /// <summary>Ids of the instruments that have a technique.</summary>
+    public static IReadOnlyCollection<string> Instruments => Table.Keys;
+
     /// <summary>The technique of an instrument, or null: the product has no chart for it and does not guess.</summary>
-    public static ITechnique? Of(Instrument? instrument) => instrument is null ? null : Table.GetValueOrDefault(instrument.Id);
+    public static TechniqueSetup? Of(Instrument? instrument, Hands? hands = null, House? house = null)
+    {
+        if (instrument is null || !Table.TryGetValue(instrument.Id, out var make)) return null;
+        var own = hands ?? Hands.Usual(instrument.Id);
+        var setup = make(instrument, own, house ?? House.Default);
+        return own.Corrections.Count == 0 ? setup : new TechniqueSetup(new CorrectedTechnique(setup.Technique, own.Corrections), setup.Chart is null ? null : new(() => CorrectedChart.Of(setup.Chart.Value, own.Corrections)));
+    }
+
+    private static TechniqueSetup Flute(Instrument i, Hands h, House house) => Keys(FluteChart.Chart, (c, o) => new FluteTechnique(c, o.Has("thumb-b-flat"), o.Has("low-b-foot")))(i, h, house);
+
+    private static TechniqueSetup Oboe(Instrument i, Hands h, House house) => Keys(OboeChart.Chart, (c, o) => new OboeTechnique(c, o.Has("left-f")))(i, h, house);
+
+    private static TechniqueSetup Saxophone(Instrument i, Hands h, House house) =>
+        Keys(SaxophoneChart.Chart, (c, o) => new SaxophoneTechnique(c, o.Has("high-f-sharp"), i.Id == "bari-sax" && o.Has("low-a")))(i, h, house);
+
+    private static TechniqueSetup Horn(Instrument i, Hands h, House house)
+    {
+        var horn = new DoubleHornTechnique(h.Has("b-flat-side"));
+        return new TechniqueSetup(horn, new(() => ComputedCharts.Valves(i, 3, h.Has("b-flat-side"), horn.Of)));
+    }
+
+    private static TechniqueSetup Trombone(Instrument i, Hands h, House house)
+    {
+        var slide = new SlideTechnique(h.Has("f-attachment"), h.Has("second-attachment"));
+        return new TechniqueSetup(slide, new(() => ComputedCharts.Slide(i, (_, sounding) => slide.Of(sounding))));
+    }
+
+    private static TechniqueSetup Mallets(Instrument i, Hands h, House house) => Sticks(new StickTechnique(h.Has("four-mallets")), h);
+
+    private static Make Clarinet(int lowest) => (i, h, house) => Keys(ClarinetChart.Chart, (c, o) => new ClarinetTechnique(c, o.Has("low-c") ? 48 : lowest, o.Has("left-g-sharp")))(i, h, house);
+
+    private static Make Keys(FingeringChart chart, Func<FingeringChart, Hands, ITechnique> make) => (_, hands, _) =>
+        new TechniqueSetup(make(CorrectedChart.Of(chart, hands.Corrections), hands), new(() => chart));
+
+    private static Make Valves(int open, int most) => (instrument, hands, _) =>
+    {
+        var valves = most == 4 && !hands.Has("fourth-valve") ? 3 : most;
+        var technique = new ValveTechnique(open, valves, hands.Has("compensating"));
+        return new TechniqueSetup(technique, new(() => ComputedCharts.Valves(instrument, valves, false, (_, sounding) => technique.Of(sounding))));
+    };
+
+    private static Make Strings(Neck neck) => (instrument, _, _) =>
+    {
+        var technique = new StringTechnique(neck);
+        return new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
+    };
+
+    private static TechniqueSetup Sticks(ITechnique technique, Hands _) => new(technique, null);
 }

@@ -1,7 +1,10 @@
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Technique.Charts;
+using MellowStand.Core.Technique.Drums;
 using MellowStand.Core.Technique.Slide;
+using MellowStand.Core.Technique.Trills;
 
 namespace MellowStand.Core.Technique;
 
@@ -24,7 +27,17 @@ public sealed record TroubleSpot(int From, int To, double Cost, string Why, stri
 /// <param name="Solution">The best path.</param>
 /// <param name="Slurs">Slurred pairs of a slide instrument; empty for others.</param>
 /// <param name="Trouble">Trouble spots, the dearest first.</param>
-public sealed record TechniquePlan(Passage Passage, Solution Solution, IReadOnlyList<SlideSlur> Slurs, IReadOnlyList<TroubleSpot> Trouble);
+public sealed record TechniquePlan(Passage Passage, Solution Solution, IReadOnlyList<SlideSlur> Slurs, IReadOnlyList<TroubleSpot> Trouble)
+{
+    /// <summary>The instrument's chart as the school has it; null for sticks.</summary>
+    public Lazy<FingeringChart>? Chart { get; init; }
+
+    /// <summary>Printed trills with their fingerings.</summary>
+    public IReadOnlyList<TrillFingering> Trills { get; init; } = [];
+
+    /// <summary>Tunings of kettledrums; empty for all else.</summary>
+    public IReadOnlyList<Tuning> Tunings { get; init; } = [];
+}
 
 /// <summary>Plans the hands of a part over a range.</summary>
 public static class TechniqueDesk
@@ -35,6 +48,9 @@ public static class TechniqueDesk
     private static readonly (string Word, string Recipe)[] Recipes =
     [
         ("slides", "One pair of notes back and forth, slowly; then the measure from the end backwards."),
+        ("fingers cross", "Only the fingers, without air, until they move together; then two notes back and forth."),
+        ("a leap", "Sing or play it an octave lower first, then in place, with the air already moving."),
+        ("hear it first", "Buzz or sing the note before you play it; leave it and come back."),
         ("shift", "Play the note before and the note after the shift, then only the shift, silently."),
         ("position", "Move the slide first without sound, arrive early, then add the air."),
         ("finger up", "Dotted rhythms long–short, then short–long, then even."),
@@ -43,12 +59,33 @@ public static class TechniqueDesk
     ];
 
     /// <summary>Solves a range of a part; null when the product has no chart for the instrument.</summary>
-    public static TechniquePlan? Solve(Score score, Part part, int from, int to, House house, Instrument? instrument, Func<int, double> quarterBpm)
+    public static TechniquePlan? Solve(Score score, Part part, int from, int to, House house, Instrument? instrument, Func<int, double> quarterBpm, Hands? hands = null)
     {
-        if (TechniqueCatalog.Of(instrument) is not { } technique) return null;
+        if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup) return null;
+        var technique = setup.Technique;
         var passage = new Passage(score, part, from, to, house, quarterBpm);
         var solution = Solver.Solve(technique, passage, i => FixedPoints.Of(technique.Ways(passage, i), passage.Steps[i].Note));
-        return new TechniquePlan(passage, solution, technique is SlideTechnique ? Slurs(passage, solution) : [], Trouble(passage, solution));
+        return new TechniquePlan(passage, solution, technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(passage, solution) : [], Trouble(passage, solution))
+        {
+            Chart = setup.Chart,
+            Trills = TrillsOf(passage, part, setup.Chart, instrument!),
+            Tunings = instrument!.Id == "timpani" ? TimpaniPlan.Of(passage, TimpaniPlan.Four).Tunings : [],
+        };
+    }
+
+    /// <summary>The chart's key of a sounding or written note: charts of tubes and strings follow the sound.</summary>
+    public static int ChartKeyOf(Step step, FingeringChart chart, Instrument instrument) => chart.Kind == "keys" ? step.Written.Midi : (step.Note.TopSounding ?? 0) - instrument.Transposition.Semitones;
+
+    private static IReadOnlyList<TrillFingering> TrillsOf(Passage passage, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
+    {
+        var trills = passage.Steps.Where(s => s.Note.Has("trill-mark") && s.Note.Top is not null).ToList();
+        if (lazy is null || trills.Count == 0) return [];
+        var chart = lazy.Value;
+        return [.. trills.Select(s =>
+        {
+            var (lower, upper) = (ChartKeyOf(s, chart, instrument), Neighbours.Of(part, s.Note, 1));
+            return new TrillFingering(s.Note, upper, TrillAdvice.Of(chart, lower, lower + upper.Midi - s.Written.Midi));
+        })];
     }
 
     private static List<SlideSlur> Slurs(Passage passage, Solution solution)

@@ -70,6 +70,73 @@ public sealed class RuleOfThumbTests
     [InlineData("Marimba", "key:C | C4e D4e E4e F4e G4h", 1, "L")]
     [InlineData("Marimba", "key:C | C4e D4e E4e F4e G4h", 2, "R")]
     [InlineData("Xylophone", "key:C | C5e G4e C5e G4e C5h", 0, "R")]
+    [InlineData("Piccolo", "key:F | A4 Bb4 C5 D5", 1, "thumb")]
+    [InlineData("Piccolo", "key:G | A4 Bb4 Bn4 C5", 1, "one-and-one")]
+    [InlineData("Piccolo", "key:G | G4 A4 B4 F#5", 3, "ring")]
+    [InlineData("English Horn", "key:C | E4 F4 G4 A4", 1, "regular")]
+    [InlineData("English Horn", "key:C | D4 F4 A4 C5", 1, "left")]
+    [InlineData("English Horn", "key:Eb | C4 Eb4 G4 F4", 1, "left")]
+    [InlineData("Bassoon", "key:C | A2q[ A3q] rh", 1, "flick")] // flick A to D
+    [InlineData("Bassoon", "key:C | F3q[ C4q] rh", 1, "flick")]
+    [InlineData("Bassoon", "key:C | F3q[ D4q] rh", 1, "flick")]
+    [InlineData("Bassoon", "key:C | F3q C4q rh", 1, "plain")] // tongued
+    [InlineData("Bassoon", "key:C | D4q[ C4q] rh", 1, "plain")] // by step from above
+    [InlineData("Bassoon", "key:G | E2 F#2 E2 F#2", 1, "little")] // the thumb has E
+    [InlineData("Bassoon", "key:G | F2 F#2 G2 F2", 1, "thumb")] // the little finger has F
+    [InlineData("Bassoon", "key:Eb | F2 Ab2 F2 Ab2", 1, "thumb")]
+    [InlineData("Bassoon", "key:Eb | G2 Ab2 Bb2 G2", 1, "little")]
+    [InlineData("Bassoon", "key:F | A2 Bb2 C3 D3", 1, "thumb")]
+    [InlineData("Contrabassoon", "key:G | E2 F#2 E2 F#2", 1, "little")]
+    [InlineData("Contrabassoon", "key:G | F2 F#2 G2 F2", 1, "thumb")]
+    [InlineData("Contrabassoon", "key:F | A2 Bb2 C3 D3", 1, "thumb")]
+    [InlineData("Clarinet", "key:C | G4e A4e B4q rh", 1, "right-hand-down")] // the break comes
+    [InlineData("Clarinet", "key:C | G4q F4q E4q rq", 0, "plain")]
+    [InlineData("Clarinet", "key:C | A4w", 0, "resonance")] // a long throat note
+    [InlineData("Clarinet", "key:C | F4 F#4 F4 F#4", 1, "thumb")] // chromatic
+    [InlineData("Clarinet", "key:G | E4 F#4 G4 E4", 1, "first")]
+    [InlineData("Clarinet", "key:C | Bb3 B3 C4 B3", 1, "chromatic")] // short B beside B♭
+    [InlineData("Clarinet", "key:C | A3 B3 C4 D4", 1, "middle")] // long B
+    [InlineData("Clarinet", "key:F | A5 Bb5 C6 A5", 1, "side")]
+    [InlineData("Bass Clarinet", "key:C | C5 D#5 C5 D#5", 0, "left")]
+    [InlineData("Bass Clarinet", "key:C | B4 C#5 B4 C#5", 0, "right")]
+    [InlineData("Bass Clarinet", "key:C | A4 C5 D5 E5", 1, "right")]
+    [InlineData("Alto Saxophone", "key:F | E4 F4 F#4 G4", 2, "chromatic")]
+    [InlineData("Alto Saxophone", "key:G | E4 F#4 G4 A4", 1, "middle")]
+    [InlineData("Tenor Saxophone", "key:F | A4 Bb4 A4 G4", 1, "bis")]
+    [InlineData("Tenor Saxophone", "key:C | A4 A#4 B4 C5", 1, "side")]
+    [InlineData("Tenor Saxophone", "key:F | D5 E5 F5 E5", 2, "only")]
+    [InlineData("Cornet", "key:C | C4 D4 E4 F4", 2, "1-2")]
+    [InlineData("Cornet", "key:C | C4 D4 E4 F4", 1, "1-3")]
+    [InlineData("Cornet", "key:C | G4 A4 B4 C5", 2, "2")]
+    [InlineData("Horn", "key:C | E5 D5 C5 B4", 2, "Bb:0")]
+    [InlineData("Tuba", "key:Bb | Bb1 C2 D2 Eb2", 0, "0")]
+    [InlineData("Tuba", "key:Bb | Bb1 A1 Bb1 A1", 1, "2")]
+    [InlineData("Bass Trombone", "key:C | B1 C2 B1 C2", 0, "D4")] // both valves
+    [InlineData("Bass Trombone", "key:Bb | Bb2 F3 D3 Bb2", 1, "1")]
+    [InlineData("Viola", "key:C | C4 D4 E4 F4", 2, "D1")]
+    [InlineData("Viola", "key:G | D4 E4 F#4 G4", 2, "D2h")]
+    [InlineData("Viola", "key:C | A3 B3 A4w", 2, "D4")] // longer than two beats: not the open string
+    [InlineData("Violoncello", "key:C | D3 E3 F3 G3", 2, "D2")]
+    [InlineData("Violoncello", "key:D | D3 E3 F#3 G3", 2, "D3")]
+    [InlineData("Violoncello", "key:C | A4q B4q C5q D5q", 3, "A3@T12")] // thumb at the octave
+    [InlineData("Violin", "key:C | <G3,D4>h <G3,D4>h", 0, "G0+D0")] // double stop of open strings
+    [InlineData("Violin", "key:D | <D4,B4>h <D4,B4>h", 0, "D0+A1")]
+    [InlineData("Violin", "key:Eb | Ab4h D4h", 0, "D4l")] // the letter A: a low four
+    [InlineData("Violin", "key:A | G#4h D4h", 0, "D3h")] // the letter G: a high three
+    [InlineData("Contrabass", "key:C | A2 B2 C3 D3", 1, "A1")]
+    [InlineData("Contrabass", "key:C | A2 B2 C3 D3", 2, "A2")]
+    [InlineData("Contrabass", "key:F | Bb2 A2 Bb2 A2", 0, "A1@half")]
+    [InlineData("Contrabass", "key:C | G4w(harmonic)", 0, "G3o@12")]
+    [InlineData("Marimba", "key:C | <C4,E4>h", 0, "L+R")]
+    [InlineData("Marimba", "key:C | <C4,E4,G4,C5>h", 0, "1+2+3+4")]
+    [InlineData("Vibraphone", "key:C | C4e D4e E4e F4e G4h", 1, "L")]
+    [InlineData("Vibraphone", "key:C | <C4,E4>h", 0, "L+R")]
+    [InlineData("Vibraphone", "key:C | <C4,E4,G4,C5>h", 0, "1+2+3+4")]
+    [InlineData("Xylophone", "key:C | C5e G4e C5e G4e C5h", 1, "L")]
+    [InlineData("Xylophone", "key:C | C5h(tremolo:3) D5h", 0, "R")]
+    [InlineData("Timpani", "key:C | C3e C3e G2e G2e C3h", 1, "L")]
+    [InlineData("Timpani", "key:C | C3e C3e G2e G2e C3h", 2, "R")]
+    [InlineData("Timpani", "key:C | C3h(tremolo:3) G2h", 0, "R")]
     public void A_passage_is_played_as_players_do(string instrument, string music, int place, string code)
     {
         var plan = Solve(instrument, music);
@@ -112,7 +179,12 @@ public sealed class RuleOfThumbTests
 
     private static string Transposition(string instrument) => instrument switch
     {
-        "Clarinet" or "Trumpet" => " transpose:-1,-2",
+        "Clarinet" or "Trumpet" or "Cornet" => " transpose:-1,-2",
+        "Bass Clarinet" or "Tenor Saxophone" => " transpose:-1,-2,-1",
+        "English Horn" => " transpose:-4,-7",
+        "Piccolo" => " transpose:0,0,1",
+        "Contrabassoon" => " clef:F4 transpose:0,0,-1",
+        "Bassoon" or "Timpani" => " clef:F4",
         "Alto Saxophone" => " transpose:-5,-9",
         "Horn" => " transpose:-4,-7",
         "Xylophone" => " transpose:0,0,1",

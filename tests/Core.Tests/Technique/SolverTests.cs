@@ -10,20 +10,17 @@ namespace MellowStand.Core.Tests.Technique;
 /// <summary>The engine against exhaustive search, against itself at other tempos, and the charts against physics.</summary>
 public sealed class SolverTests
 {
-    public static TheoryData<string> Instruments_ =>
-    [
-        "flute", "oboe", "clarinet-bb", "alto-sax", "trumpet-bb", "horn-f", "euphonium", "tuba", "trombone", "bass-trombone", "violin", "viola", "cello", "contrabass", "marimba",
-    ];
+    public static TheoryData<string> Instruments_ => [.. TechniqueCatalog.Instruments];
 
-    /// <summary>Some 2,100 short random passages over all families: no path is cheaper than the one that is told.</summary>
+    /// <summary>Some 4,000 short random passages over all instruments: no path is cheaper than the one that is told.</summary>
     [Theory]
     [MemberData(nameof(Instruments_))]
     public void No_path_is_cheaper_than_the_one_that_is_told(string id)
     {
         var instrument = Catalog.Find(id)!;
-        var technique = TechniqueCatalog.Of(instrument)!;
+        var technique = TechniqueCatalog.Of(instrument)!.Technique;
         var random = new Random(id.Length * 1009);
-        for (var i = 0; i < 150; i++)
+        for (var i = 0; i < 110; i++)
         {
             var passage = RandomPassage(random, instrument, 4, 60 + random.Next(100));
             var solution = Solver.Solve(technique, passage);
@@ -37,9 +34,7 @@ public sealed class SolverTests
     public void A_faster_tempo_is_never_cheaper(string id)
     {
         var instrument = Catalog.Find(id)!;
-        var technique = TechniqueCatalog.Of(instrument)!;
-        // What is chosen for quick notes alone (lever, side C) makes the quick case a different fingering, not a cheaper hand.
-        if (id is "flute" or "alto-sax") return;
+        var technique = TechniqueCatalog.Of(instrument)!.Technique;
         for (var seed = 0; seed < 40; seed++)
             Assert.True(Solver.Solve(technique, RandomPassage(new Random(seed), instrument, 8, 160)).Cost >= Solver.Solve(technique, RandomPassage(new Random(seed), instrument, 8, 70)).Cost - 1e-6);
     }
@@ -49,12 +44,11 @@ public sealed class SolverTests
     public void Every_note_of_the_comfortable_range_has_a_fingering(string id)
     {
         var instrument = Catalog.Find(id)!;
-        var technique = TechniqueCatalog.Of(instrument)!;
+        var technique = TechniqueCatalog.Of(instrument)!.Technique;
         for (var midi = instrument.Low.Midi; midi <= instrument.High.Midi; midi++)
         {
-            // B1 lies between the pedal B♭ and what one attachment reaches: it needs a second valve.
-            if (id == "bass-trombone" && midi == 35) continue;
-            Assert.True(technique.Ways(Passage(instrument, [midi], 96), 0).Count > 0, $"no way to play {midi}");
+            var ways = technique.Ways(Passage(instrument, [midi], 96), 0);
+            Assert.True(ways.Count > 0 && ways.All(w => !w.Why.Contains("not in the chart", StringComparison.Ordinal)), $"no way to play {midi}");
         }
     }
 
@@ -104,10 +98,11 @@ public sealed class SolverTests
 
     private static double Exhaustive(ITechnique technique, Passage passage)
     {
+        var all = Enumerable.Range(0, passage.Steps.Count).Select(i => technique.Ways(passage, i)).ToList();
         double Search(int place, Candidate? before, double cost)
         {
             if (place == passage.Steps.Count) return cost;
-            var ways = technique.Ways(passage, place);
+            var ways = all[place];
             if (ways.Count == 0) return Search(place + 1, null, cost);
             return ways.Min(w => Search(place + 1, w, cost + w.Cost + (before is null ? 0 : technique.Change(passage, place, before, w).Cost)));
         }
@@ -128,11 +123,11 @@ public sealed class SolverTests
         return Passage(instrument, row, bpm);
     }
 
-    private static Passage Passage(Instrument instrument, IReadOnlyList<int> written, double bpm)
+    internal static Passage Passage(Instrument instrument, IReadOnlyList<int> written, double bpm, string opening = "")
     {
         string[] names = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
         var t = instrument.Transposition;
-        var text = $"part \"{instrument.Name}\" transpose:{t.Diatonic},{t.Chromatic},{t.Octaves}\nmeter:4/4 | " + string.Join(' ', written.Select(m => $"{names[m % 12]}{(m / 12) - 1}e"));
+        var text = $"part \"{instrument.Name}\" transpose:{t.Diatonic},{t.Chromatic},{t.Octaves}\n{opening}meter:4/4 | " + string.Join(' ', written.Select(m => $"{names[m % 12]}{(m / 12) - 1}e"));
         var score = ShortFormReader.Score(text);
         return new Passage(score, score.Parts[0], 0, 0, House.Default, _ => bpm);
     }

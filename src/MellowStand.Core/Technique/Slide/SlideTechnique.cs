@@ -4,11 +4,16 @@ namespace MellowStand.Core.Technique.Slide;
 
 /// <summary>The trombone: slide positions, with or without the F attachment.</summary>
 /// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the bass staff is 3rd, E♮ in the staff is 2nd: common
-/// practice, no published source. The seventh partial is flat by 31 cents (harmonic series: 1200·log2(7/4) = 969 against 1000) and is played a position higher or left alone.</remarks>
-public sealed class SlideTechnique(bool attachment) : ITechnique
+/// practice, no published source. The seventh partial is flat by 31 cents (harmonic series: 1200·log2(7/4) = 969 against 1000) and is played a position higher or left alone. With a second valve in G♭ both together give a tube in D, on which five positions
+/// lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
+/// <param name="attachment">True with an F attachment.</param>
+/// <param name="second">True with a second valve.</param>
+public sealed class SlideTechnique(bool attachment, bool second = false) : ITechnique
 {
     private const int OpenBb = 34;
     private const int OpenF = 29;
+    private const int OpenD = 26;
+    private const int ValveState = 50;
 
     // Half steps of the partials above the fundamental.
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
@@ -31,28 +36,30 @@ public sealed class SlideTechnique(bool attachment) : ITechnique
     internal IReadOnlyList<Candidate> Of(int midi)
     {
         var ways = new List<Candidate>();
-        Add(ways, midi, OpenBb, 7, valve: false);
-        if (attachment) Add(ways, midi, OpenF, 6, valve: true);
+        Add(ways, midi, OpenBb, 7, "");
+        if (attachment) Add(ways, midi, OpenF, 6, "F");
+        if (attachment && second) Add(ways, midi, OpenD, 5, "D");
         if (ways.Count == 0) return ways;
         var usual = ways.Where(w => !IsValve(w)).DefaultIfEmpty(ways.MinBy(w => w.Cost)!).MinBy(w => w.Cost)!;
         return [.. ways.Select(w => w with { IsUsual = w == usual, Cost = Math.Round(w.Cost, 3) })];
     }
 
-    private static void Add(List<Candidate> ways, int midi, int open, int longest, bool valve)
+    private static void Add(List<Candidate> ways, int midi, int open, int longest, string tube)
     {
+        var valve = tube.Length > 0;
         for (var partial = 0; partial < Partials.Length; partial++)
         {
             var position = open + Partials[partial] - midi + 1;
             if (position < 1 || position > longest) continue;
             // The fundamental speaks only as a pedal note, and the seventh partial is out of tune.
-            var cost = ((position - 1) * SlideCosts.PerLongPosition) + (partial == 6 ? SlideCosts.SeventhPartial : 0) + (valve ? SlideCosts.Attachment : 0) + (position >= 6 ? SlideCosts.FarOut : 0) + (partial == 0 && !valve ? SlideCosts.Pedal : 0);
-            ways.Add(new Candidate((valve ? "F" : "") + position, cost, valve ? "the attachment saves the long slide" : "", (partial * 100) + position + (valve ? 50 : 0)));
+            var cost = ((position - 1) * SlideCosts.PerLongPosition) + (partial == 6 ? SlideCosts.SeventhPartial : 0) + (valve ? SlideCosts.Attachment : 0) + (tube == "D" ? SlideCosts.Second : 0) + (position >= 6 ? SlideCosts.FarOut : 0) + (partial == 0 && !valve ? SlideCosts.Pedal : 0);
+            ways.Add(new Candidate(tube + position, cost, tube switch { "F" => "the attachment saves the long slide", "D" => "both valves", _ => "" }, (partial * 100) + position + (valve ? ValveState : 0)) { Cents = Math.Round(Valves.ValveIntonation.PartialCents(partial + 1), 1) });
         }
     }
 
-    internal static int PositionOf(Candidate c) => c.State % 50;
+    internal static int PositionOf(Candidate c) => c.State % ValveState;
 
-    internal static bool IsValve(Candidate c) => c.State % 100 >= 50;
+    internal static bool IsValve(Candidate c) => c.State % 100 >= ValveState;
 
     internal static int PartialOf(Candidate c) => c.State / 100;
 }
@@ -67,6 +74,7 @@ internal static class SlideCosts
     public const double PerSpeed = 0.05;
     public const double SeventhPartial = 1.6;
     public const double Attachment = 0.2;
+    public const double Second = 0.3;
     public const double FarOut = 0.6;
     public const double Pedal = 0.4;
 }

@@ -1,20 +1,27 @@
 namespace MellowStand.Core.Technique.Sticks;
 
-/// <summary>Mallets and sticks: right and left.</summary>
+/// <summary>Mallets: right and left, four mallets for chords, rolls.</summary>
 /// <remarks>Alternate hands; doubles only where needed; a left-hand start is fine if it makes the rest alternate, unless the house lets the right hand lead. A hand that reaches over the other costs a little.
-/// Common practice, no published source; the weights are ours.</remarks>
-public sealed class StickTechnique : ITechnique
+/// Chords of three and four notes take four mallets, numbered from the left; rolls sustain, and after one either hand is free. Common practice, no published source; the weights are ours.</remarks>
+/// <param name="fourMallets">True when the players hold four.</param>
+public sealed class StickTechnique(bool fourMallets) : ITechnique
 {
-    private const double Double = 0.8;
-    private const double Crossed = 0.18;
-    private const double LeftStart = 0.3;
+    private const int Free = 2;
 
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        var starts = passage.Steps[place].Before is null;
+        var step = passage.Steps[place];
+        if (step.Chord.Count > 1) return StickChords.Ways(step.Chord, fourMallets);
+        var starts = step.Before is null;
         var leads = passage.House["mallets"] == "right-leads";
-        return [new Candidate("R", 0, "", 0) { IsUsual = true }, new Candidate("L", starts ? (leads ? LeftStart : 0.02) : 0, starts ? "a left-hand start lets the rest alternate" : "", 1)];
+        var roll = Rolls.Why(passage, place);
+        var state = roll is null ? 0 : Free;
+        return
+        [
+            new Candidate("R", 0, roll ?? "", state) { IsUsual = true },
+            new Candidate("L", starts ? (leads ? StickCosts.LeftStart : 0.02) : 0, roll ?? (starts ? "a left-hand start lets the rest alternate" : ""), state == 0 ? 1 : Free),
+        ];
     }
 
     /// <inheritdoc/>
@@ -22,8 +29,21 @@ public sealed class StickTechnique : ITechnique
     {
         var seconds = passage.Steps[place].Before ?? 1;
         var move = passage.Steps[place].Written.Midi - passage.Steps[place - 1].Written.Midi;
-        if (from.Code == to.Code) return (Double * Math.Clamp(0.3 / seconds, 0.2, 2), seconds < 0.3 ? "a double stroke" : null);
+        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal)) return (StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2), null);
+        if (from.Code == to.Code) return (StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2), seconds < 0.3 ? "a double stroke" : null);
         var over = (to.Code == "R" && move < -4) || (to.Code == "L" && move > 4);
-        return (over ? Crossed : 0, over ? "one hand reaches over the other" : null);
+        return (over ? StickCosts.Crossed : 0, over ? "one hand reaches over the other" : null);
     }
+}
+
+/// <summary>What sticking costs.</summary>
+/// <remarks>Our own weights, no published source.</remarks>
+internal static class StickCosts
+{
+    public const double Double = 0.8;
+    public const double Crossed = 0.18;
+    public const double LeftStart = 0.3;
+    public const double PerOctave = 0.15;
+    public const double OffTheHand = 0.35;
+    public const double Stretch = 0.5;
 }

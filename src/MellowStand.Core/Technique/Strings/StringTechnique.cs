@@ -3,70 +3,108 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Technique.Strings;
 
-/// <summary>A bowed instrument's neck.</summary>
-/// <param name="Strings">Letters and sounding keys of the open strings, the lowest first.</param>
-/// <param name="Fingers">For each finger its half steps above the first finger's place, with the sign that is written (empty, <c>h</c> or <c>l</c>).</param>
-/// <param name="Positions">Half steps of the first finger above the open string in each position from the 1st.</param>
-public sealed record Neck(IReadOnlyList<(string Letter, int Open)> Strings, IReadOnlyList<(int Finger, int Above, string Sign)> Fingers, IReadOnlyList<int> Positions);
-
 /// <summary>Violin, viola, cello, bass: string, finger, position.</summary>
 /// <remarks>The second finger is high (touching three) or low (touching one), never between: on the A string C♯ is high two and C♮ low two; C♯ on the G string is a high three. Fourth finger instead of
 /// the open string for anything longer than two quarter-note beats, above all the open E, also when it saves two string crossings. One finger does not slide E–D♯–E: shift. Common practice, no published
-/// source; open strings agree with tests/reference/facts/instruments.json.</remarks>
+/// source; open strings agree with tests/reference/facts/instruments.json. Natural harmonics: the octave's node gives the octave, the fifth's the twelfth, the fourth's the double octave (harmonic series).</remarks>
 public sealed class StringTechnique(Neck neck) : ITechnique
 {
+    private const int NodeFinger = 3;
+
+    // Half steps of the node above the open string, and what sounds there.
+    private static readonly (int Node, int Sounds)[] Nodes = [(12, 12), (7, 19), (5, 24)];
+
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        var midi = passage.Steps[place].Note.TopSounding!.Value;
-        var ways = new List<Candidate>();
+        var note = passage.Steps[place].Note;
+        var keys = note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
+        var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(passage, place, k)) : [];
+        if (ways.Count == 0) ways = [.. Single(passage, place, keys[^1])];
+        var usual = ways.Where(IsFirst).DefaultIfEmpty(ways.FirstOrDefault()).MinBy(w => w?.Cost);
+        return [.. ways.Select(w => w with { IsUsual = w == usual })];
+    }
+
+    /// <summary>Every way to stop one key.</summary>
+    internal IEnumerable<Candidate> Single(Passage? passage, int place, int midi)
+    {
+        var harmonic = passage?.Steps[place].Note.Has("harmonic") ?? false;
+        var written = passage?.Steps[place].Note.Heads.FirstOrDefault(h => h.Sounding == midi)?.Written;
         for (var s = 0; s < neck.Strings.Count; s++)
         {
             var above = midi - neck.Strings[s].Open;
-            if (above == 0) ways.Add(Open(passage, place, s));
+            if (above == 0) yield return Open(passage, place, s);
             if (above <= 0) continue;
-            for (var p = 0; p < neck.Positions.Count; p++)
-                foreach (var finger in neck.Fingers.Where(f => neck.Positions[p] + f.Above == above)) ways.Add(Stopped(s, p, finger));
+            foreach (var (node, _) in Nodes.Where(n => n.Sounds == above && (harmonic || n.Node == 12))) yield return Harmonic(s, node, harmonic);
+            foreach (var hand in neck.Places)
+                foreach (var finger in hand.Fingers.Where(f => hand.Offset + f.Above == above)) yield return Stopped(s, hand, finger, harmonic, written);
         }
-
-        var usual = ways.Where(w => PositionOf(w) <= 1).DefaultIfEmpty(ways.FirstOrDefault()).MinBy(w => w?.Cost);
-        return [.. ways.Select(w => w with { IsUsual = w == usual })];
     }
 
     /// <inheritdoc/>
     public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
     {
         var haste = Math.Clamp(0.25 / (passage.Steps[place].Before ?? 1), 0.4, 2);
-        var crossing = Math.Abs(StringOf(from) - StringOf(to)) * StringCosts.PerCrossing;
-        var (a, b) = (PositionOf(from), PositionOf(to));
+        var (f, t) = (StringState.Of(from), StringState.Of(to));
+        var crossing = Math.Abs(f.String - t.String) * StringCosts.PerCrossing;
         // An open string leaves the hand where it is, and gives it time to move.
-        var shift = a == 0 || b == 0 || a == b ? 0 : (StringCosts.Shift + (Math.Abs(a - b) * StringCosts.PerPosition)) * haste;
-        var slides = a == b && a > 0 && StringOf(from) == StringOf(to) && FingerOf(from) == FingerOf(to) && from.Code != to.Code;
-        var leaps = a == b && a > 0 && StringOf(from) != StringOf(to) && FingerOf(from) == FingerOf(to) ? StringCosts.SameFingerAcross : 0;
-        return ((crossing * haste) + shift + (slides ? StringCosts.Slide * haste : 0) + leaps, slides ? "one finger would slide" : shift > 0 ? $"shift to position {b}" : null);
+        var shift = f.Offset == 0 || t.Offset == 0 || f.Offset == t.Offset ? 0 : (StringCosts.Shift + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep)) * haste;
+        var sameFinger = f.Offset == t.Offset && f.Offset > 0 && f.Finger == t.Finger;
+        var slides = sameFinger && f.String == t.String && from.Code != to.Code;
+        var leaps = sameFinger && f.String != t.String ? StringCosts.SameFingerAcross : 0;
+        return ((crossing * haste) + shift + (slides ? StringCosts.Slide * haste : 0) + leaps, slides ? "one finger would slide" : shift > 0 ? $"shift to {Named(to)}" : null);
     }
 
-    private Candidate Open(Passage passage, int place, int s)
+    // A place in words, from the code.
+    private static string Named(Candidate to)
     {
-        var isLong = passage.Beats(place) > 2;
+        var at = to.Code.IndexOf('@', StringComparison.Ordinal);
+        var name = at < 0 ? "1" : to.Code[(at + 1)..].Split('+')[0];
+        return name == "half" ? "half position" : name.StartsWith('T') ? "thumb position" : $"position {name}";
+    }
+
+    private static bool IsFirst(Candidate way) => StringState.Of(way).Offset <= 2 && !way.Code.Contains('o', StringComparison.Ordinal) && !way.Code.Contains("half", StringComparison.Ordinal);
+
+    private Candidate Open(Passage? passage, int place, int s)
+    {
+        var beats = passage?.Beats(place).Value ?? 1;
         var top = s == neck.Strings.Count - 1;
-        var rule = passage.House["fourth-finger"];
-        var cost = rule switch { "open-allowed" => 0, "always" => passage.Beats(place) >= 1 ? 1.2 : 0.1, _ => isLong ? 1.5 + (top ? 0.8 : 0) : 0 };
-        return new Candidate($"{neck.Strings[s].Letter}0", cost + StringCosts.Open, "", s);
+        var cost = passage?.House["fourth-finger"] switch { null or "open-allowed" => 0, "always" => beats >= 1 ? 1.2 : 0.1, _ => beats > 2 ? 1.5 + (top ? 0.8 : 0) : 0 };
+        return new Candidate($"{neck.Strings[s].Letter}0", cost + StringCosts.Open, "", new StringState(s, 0, 0).Packed);
     }
 
-    private Candidate Stopped(int s, int p, (int Finger, int Above, string Sign) f)
+    private Candidate Stopped(int s, HandPlace hand, FingerPlace f, bool harmonic, Pitch? written)
     {
-        var cost = (p * StringCosts.PerHighPosition) + StringCosts.Fingers[f.Finger] + (f.Sign.Length > 0 && f.Finger != 2 ? StringCosts.Stretched : 0);
-        var code = neck.Strings[s].Letter + f.Finger.ToString(CultureInfo.InvariantCulture) + f.Sign + (p == 0 ? "" : $"@{p + 1}");
-        return new Candidate(code, Math.Round(cost, 3), f.Finger == 4 && p == 0 ? "fourth finger: the tone matches, and the bow stays" : "", s + (f.Finger * 10) + ((p + 1) * 100));
+        var cost = (Math.Max(0, hand.Offset - 2) * StringCosts.PerHigh) + (hand.Offset < 2 ? StringCosts.Half : 0) + StringCosts.Fingers[f.Finger] + (f.Finger == 2 ? 0 : f.Sign switch { "h" => StringCosts.Stretched, "l" => StringCosts.DrawnBack, _ => 0 })
+            + (hand.HasThumb ? StringCosts.ThumbPosition : 0) + (harmonic ? StringCosts.NoHarmonic : 0)
+            + (neck.FollowsLetters && hand.Offset == 2 && written is { } pitch && LettersAbove(s, pitch) != f.Finger ? StringCosts.OtherLetter : 0);
+        var finger = f.Finger == Necks.Thumb ? "T" : f.Finger.ToString(CultureInfo.InvariantCulture);
+        var code = neck.Strings[s].Letter + finger + f.Sign + (hand.Name == "1" ? "" : $"@{hand.Name}");
+        return new Candidate(code, Math.Round(cost, 3), f.Finger == 4 && hand.Offset == 2 ? "fourth finger: the tone matches, and the bow stays" : hand.HasThumb ? "thumb position" : "", new StringState(s, f.Finger, hand.Offset).Packed);
     }
 
-    private static int StringOf(Candidate c) => c.State % 10;
+    // In first position a finger a letter: A♭ on the D string is a low four, G♯ a high three.
+    private int LettersAbove(int s, Pitch pitch) => pitch.Diatonic - Pitch.Parse(neck.Strings[s].Letter + "0").Diatonic - (7 * ((neck.Strings[s].Open / 12) - 1));
 
-    private static int FingerOf(Candidate c) => c.State / 10 % 10;
+    private Candidate Harmonic(int s, int node, bool written)
+    {
+        var name = node switch { 12 => "octave", 7 => "fifth", _ => "fourth" };
+        var offset = Math.Max(2, node - NodeFinger);
+        return new Candidate($"{neck.Strings[s].Letter}{NodeFinger}o@{node}", written ? node == 12 ? 0 : 0.2 : node == 12 ? neck.Harmonic : neck.Harmonic + 0.8, $"natural harmonic, touched at the {name}", new StringState(s, NodeFinger, offset).Packed);
+    }
+}
 
-    private static int PositionOf(Candidate c) => c.State / 100;
+/// <summary>What the next note must know of a string player's hand.</summary>
+/// <param name="String">The string from 0, the lowest.</param>
+/// <param name="Finger">The finger; 0 for an open string.</param>
+/// <param name="Offset">The hand's place in half steps; 0 for an open string.</param>
+internal readonly record struct StringState(int String, int Finger, int Offset)
+{
+    /// <summary>The state as a number.</summary>
+    public int Packed => String + (Finger * 10) + (Offset * 100);
+
+    /// <summary>The state of a candidate.</summary>
+    public static StringState Of(Candidate c) => new(c.State % 10, c.State / 10 % 10, c.State / 100);
 }
 
 /// <summary>What string work costs.</summary>
@@ -75,35 +113,19 @@ internal static class StringCosts
 {
     public const double PerCrossing = 0.3;
     public const double Shift = 0.5;
-    public const double PerPosition = 0.15;
-    public const double PerHighPosition = 0.35;
+    public const double PerHalfStep = 0.08;
+    public const double PerHigh = 0.2;
+    public const double Half = 0.3;
+    public const double ThumbPosition = 0.4;
     public const double Slide = 1.2;
     public const double SameFingerAcross = 0.2;
     public const double Open = 0.02;
     public const double Stretched = 0.25;
+    public const double DrawnBack = 0.1;
+    public const double NoHarmonic = 3;
+    public const double OtherLetter = 0.3;
+    public const double DoubleStop = 0.3;
+    public const double FifthWithOneFinger = 0.4;
 
-    public static IReadOnlyList<double> Fingers { get; } = [0, 0, 0, 0.02, 0.25];
-}
-
-/// <summary>The necks of the four bowed instruments.</summary>
-/// <remarks>Open strings: tests/reference/facts/instruments.json (music21 10.5.1). Hand frames from memory: violin and viola a fourth, cello a minor third (major when extended), bass a whole step.</remarks>
-public static class Necks
-{
-    private static readonly IReadOnlyList<(int Finger, int Above, string Sign)> High = [(1, 0, ""), (1, -1, "l"), (2, 1, "l"), (2, 2, "h"), (3, 3, ""), (3, 4, "h"), (4, 5, ""), (4, 4, "l")];
-
-    private static readonly IReadOnlyList<(int Finger, int Above, string Sign)> Cello = [(1, 0, ""), (1, -1, "l"), (2, 1, ""), (3, 2, ""), (4, 3, ""), (4, 4, "h")];
-
-    private static readonly IReadOnlyList<(int Finger, int Above, string Sign)> Bass = [(1, 0, ""), (1, -1, "l"), (2, 1, ""), (4, 2, "")];
-
-    /// <summary>Violin.</summary>
-    public static Neck OfViolin { get; } = new([("G", 55), ("D", 62), ("A", 69), ("E", 76)], High, [2, 4, 5, 7, 9, 11, 12]);
-
-    /// <summary>Viola.</summary>
-    public static Neck OfViola { get; } = new([("C", 48), ("G", 55), ("D", 62), ("A", 69)], High, [2, 4, 5, 7, 9, 11, 12]);
-
-    /// <summary>Violoncello.</summary>
-    public static Neck OfCello { get; } = new([("C", 36), ("G", 43), ("D", 50), ("A", 57)], Cello, [2, 4, 5, 7, 9, 11, 12]);
-
-    /// <summary>Contrabass.</summary>
-    public static Neck OfBass { get; } = new([("E", 28), ("A", 33), ("D", 38), ("G", 43)], Bass, [2, 4, 5, 7, 9, 10, 12]);
+    public static IReadOnlyList<double> Fingers { get; } = [0, 0, 0, 0.02, 0.25, 0.1];
 }

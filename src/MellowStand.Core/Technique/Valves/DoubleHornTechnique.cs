@@ -2,7 +2,8 @@ namespace MellowStand.Core.Technique.Valves;
 
 /// <summary>The double horn: an F side and a B♭ side, with the same three valves.</summary>
 /// <remarks>The F side below written G♯4, the B♭ side from there on; changing sides within a slur is heard. Common practice, no published source.</remarks>
-public sealed class DoubleHornTechnique : ITechnique
+/// <param name="isDouble">False for a single horn in F.</param>
+public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 {
     private const int FirstOnBFlat = 68;
     private const int SideBit = 0b10000;
@@ -16,10 +17,15 @@ public sealed class DoubleHornTechnique : ITechnique
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        var high = passage.Steps[place].Written.Midi >= FirstOnBFlat;
-        var midi = passage.Steps[place].Note.TopSounding!.Value;
-        var ways = Side(F.Of(midi), "F:", high ? OtherSide : 0, 0).Concat(Side(BFlat.Of(midi), "Bb:", high ? 0 : OtherSide, SideBit)).OrderBy(w => w.Cost).ToList();
-        return [.. ways.Select((w, i) => w with { IsUsual = i == 0 })];
+        return Of(passage.Steps[place].Written.Midi, passage.Steps[place].Note.TopSounding!.Value);
+    }
+
+    /// <summary>Every way to sound a key.</summary>
+    internal IReadOnlyList<Candidate> Of(int written, int midi)
+    {
+        var high = written >= FirstOnBFlat && isDouble;
+        var flat = isDouble ? Side(BFlat.Of(midi), "Bb:", high ? 0 : OtherSide, SideBit) : [];
+        return [.. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0).Concat(flat).OrderBy(w => w.Cost).Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
     /// <inheritdoc/>

@@ -6,8 +6,13 @@ namespace MellowStand.Core.Technique.Valves;
 /// <remarks>The partials of the open tube and the half steps by which valves lower them (2: one, 1: two, 3: three, 4: five). 1-2 is used for 3, and 1-3 for 4, only as alternates.
 /// Intonation: a valve's loop is cut for the open tube, so two valves together are short: 1-3 and 1-2-3 are sharp, and the slide is put out. Physics: tube length grows by a factor of
 /// 2^(1/12) a half step; see <see cref="ValveIntonation"/>.</remarks>
-public sealed class ValveTechnique(int open, int valves) : ITechnique
+/// <param name="open">Sounding key of the open tube's fundamental.</param>
+/// <param name="valves">Three or four.</param>
+/// <param name="compensating">True when the fourth valve sends the air through longer loops of the others.</param>
+public sealed class ValveTechnique(int open, int valves, bool compensating = false) : ITechnique
 {
+    private const int PartialShift = 5;
+
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40, 42, 43, 44, 46, 47, 48];
 
     private static readonly (string Code, int Lowers, int Valves)[] Combinations =
@@ -27,7 +32,18 @@ public sealed class ValveTechnique(int open, int valves) : ITechnique
         // A finger up and another down at once is the awkward one when it is quick.
         var crossing = (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 ? 1 : 0;
         var quick = Math.Clamp(0.25 / seconds, 0.2, 2.5);
-        return (quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing)), crossing > 0 && seconds < 0.15 ? "one finger up while another goes down" : null);
+        var (leap, why) = Leap(passage, place, to);
+        return ((quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing))) + leap, why ?? (crossing > 0 && seconds < 0.15 ? "one finger up while another goes down" : null));
+    }
+
+    // High partials lie so close that a leap lands on the neighbour.
+    private static (double Cost, string? Why) Leap(Passage passage, int place, Candidate to)
+    {
+        var size = Math.Abs(passage.Steps[place].Written.Midi - passage.Steps[place - 1].Written.Midi);
+        var partial = to.State >> PartialShift;
+        var gap = partial > 0 && partial + 1 < Partials.Length ? Math.Min(Partials[partial + 1] - Partials[partial], Partials[partial] - Partials[partial - 1]) : 12;
+        if (size >= ValveCosts.LeapFrom) return (ValveCosts.Leap, "a leap: hear it an octave lower first");
+        return size >= ValveCosts.TrapFrom && gap <= 2 ? (ValveCosts.Trap, $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first") : (0, null);
     }
 
     /// <summary>Every way to sound a key.</summary>
@@ -39,13 +55,15 @@ public sealed class ValveTechnique(int open, int valves) : ITechnique
             foreach (var (code, lowers, pressed) in Combinations.Where(c => (c.Valves & 0b1000) == 0 || valves >= 4))
             {
                 if (open + Partials[partial] - lowers != midi) continue;
-                var cents = ValveIntonation.Cents(pressed) + ValveIntonation.PartialCents(partial + 1);
+                var cents = ValveIntonation.Cents(pressed, compensating) + ValveIntonation.PartialCents(partial + 1);
                 var cost = (int.PopCount(pressed) * ValveCosts.PerPressed) + (Math.Abs(cents) > 12 ? (Math.Abs(cents) - 12) * ValveCosts.PerCent : 0) + (partial == 6 ? ValveCosts.SeventhPartial : 0) + (code == "3" ? ValveCosts.ThirdAlone : 0) + (partial * ValveCosts.PerPartial);
-                ways.Add(new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed));
+                ways.Add(new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed | (partial << PartialShift)) { Cents = Math.Round(cents, 1) });
             }
         }
 
-        var kept = ways.GroupBy(w => w.Code).Select(g => g.MinBy(w => w.Cost)!).OrderBy(w => w.Cost).ToList();
+        // What is more than the slides can mend is taken only where there is nothing else.
+        var inTune = ways.Where(w => Math.Abs(w.Cents!.Value) <= ValveCosts.MostCents).DefaultIfEmpty(ways.MinBy(w => Math.Abs(w.Cents!.Value))).OfType<Candidate>();
+        var kept = inTune.GroupBy(w => w.Code).Select(g => g.MinBy(w => w.Cost)!).OrderBy(w => w.Cost).ToList();
         return [.. kept.Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
@@ -63,6 +81,11 @@ internal static class ValveCosts
     public const double SeventhPartial = 2;
     public const double ThirdAlone = 0.3;
     public const double PerPartial = 0.05;
+    public const double MostCents = 60;
+    public const double Leap = 0.5;
+    public const int LeapFrom = 12;
+    public const double Trap = 0.2;
+    public const int TrapFrom = 5;
 }
 
 /// <summary>How far valve combinations are from equal temperament.</summary>
@@ -72,9 +95,11 @@ public static class ValveIntonation
 {
     private static readonly int[] Lowers = [2, 1, 3, 5];
 
-    /// <summary>Cents above (sharp) equal temperament of pressed valves (bit 0 is the first valve).</summary>
-    public static double Cents(int pressed)
+    /// <summary>Cents above (sharp) equal temperament of pressed valves (bit 0 is the first valve). Compensating loops grow with the tube of the fourth valve, so that only the others among
+    /// themselves are short.</summary>
+    public static double Cents(int pressed, bool compensating = false)
     {
+        if (compensating) pressed &= 0b111;
         var (length, steps) = (1.0, 0);
         for (var v = 0; v < Lowers.Length; v++)
         {

@@ -1,22 +1,67 @@
-using MellowStand.Core.Notation;
+using MellowStand.Core.Technique.Charts;
 
 namespace MellowStand.Core.Technique.Woodwind;
 
-/// <summary>A woodwind: most notes have one fingering; the others are chosen by their neighbours.</summary>
-public abstract class WoodwindTechnique : ITechnique
+/// <summary>A woodwind: its chart says which fingerings there are, its neighbours which of them serves.</summary>
+/// <param name="chart">The fingerings.</param>
+/// <param name="slides">What it costs that a finger goes from one key to another, by finger, at a comfortable speed.</param>
+public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionary<string, double> slides) : ITechnique
 {
-    /// <summary>The one fingering of a note that needs no choice.</summary>
-    protected static readonly IReadOnlyList<Candidate> Only = [new Candidate("only", 0, "") { IsUsual = true }];
+    private static readonly IReadOnlyList<Candidate> Beyond = [new Candidate("only", 0, "not in the chart: ask the teacher") { IsUsual = true }];
+    private static readonly IReadOnlyList<Candidate> Only = [new Candidate("only", 0, "") { IsUsual = true }];
 
     /// <inheritdoc/>
-    public abstract IReadOnlyList<Candidate> Ways(Passage passage, int place);
+    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    {
+        var written = passage.Steps[place].Written.Midi;
+        if (Missing(written) is { } missing) return [new Candidate("only", 0, missing) { IsUsual = true }];
+        var fingerings = chart.At(written);
+        if (fingerings.Count == 0) return Beyond;
+        if (fingerings.Count == 1) return Only;
+        return [.. fingerings.Select((f, i) => Judge(passage, place, f.Code) ?? Way(f.Code, i == 0 ? 0 : WoodwindCosts.Alternate, f.When, i == 0))];
+    }
 
     /// <inheritdoc/>
-    public virtual (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to) => (0, null);
+    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    {
+        if (chart.Find(passage.Steps[place - 1].Written.Midi, from.Code) is not { } a || chart.Find(passage.Steps[place].Written.Midi, to.Code) is not { } b) return (0, null);
+        var moves = FingerMoves.Between(chart, a, b);
+        var haste = Haste(passage, place);
+        var slide = moves.Slides.Sum(f => slides.GetValueOrDefault(f));
+        var cost = haste * (slide + (moves.Crossings * WoodwindCosts.Crossing));
+        return (cost, slide >= WoodwindCosts.Slide ? "the little finger slides" : moves.Crossings >= 2 && haste > WoodwindCosts.Quick ? "fingers cross: some go up while others go down" : null);
+    }
+
+    /// <summary>What a fingering of the note costs at its place; null where the chart's order says enough.</summary>
+    protected abstract Candidate? Judge(Passage passage, int place, string code);
+
+    /// <summary>Why this instrument cannot play a written key that others of its kind can; null when it can.</summary>
+    protected virtual string? Missing(int written) => null;
 
     /// <summary>A way that costs nothing by itself where it is the usual one.</summary>
-    protected static Candidate Way(string code, double cost, string why, bool usual, int state = 0) => new(code, Math.Round(cost, 3), why, state) { IsUsual = usual };
+    protected static Candidate Way(string code, double cost, string why, bool usual) => new(code, Math.Round(cost, 3), why) { IsUsual = usual };
 
     /// <summary>How much quicker than comfortable the change into a note is: 1 at a quarter of a second.</summary>
     protected static double Haste(Passage passage, int place) => Math.Clamp(0.25 / (passage.Steps[place].Before ?? 1), 0.3, 2.5);
+}
+
+/// <summary>What woodwind fingers cost.</summary>
+/// <remarks>Our own weights, no published source.</remarks>
+internal static class WoodwindCosts
+{
+    public const double Alternate = 0.35;
+    public const double Crossing = 0.07;
+    public const double Slide = 1.5;
+    public const double Roll = 0.35;
+    public const double ThumbMoves = 0.15;
+    public const double Quick = 1.6;
+
+    /// <summary>Both little fingers slide at the full price.</summary>
+    public static IReadOnlyDictionary<string, double> LittleFingers { get; } = new Dictionary<string, double> { ["L4"] = Slide, ["R4"] = Slide };
+
+    /// <summary>Little fingers that have rollers.</summary>
+    public static IReadOnlyDictionary<string, double> Rollers { get; } = new Dictionary<string, double> { ["L4"] = Roll, ["R4"] = Roll };
+
+    /// <summary>The bassoon's thumbs go from key to key all the time; its right little finger slides.</summary>
+    public static IReadOnlyDictionary<string, double> Thumbs { get; } = new Dictionary<string, double> { ["LT"] = ThumbMoves, ["RT"] = 0.5, ["R4"] = 0.8, ["L4"] = 0.8 };
 }

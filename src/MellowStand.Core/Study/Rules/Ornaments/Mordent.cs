@@ -14,6 +14,6 @@ public sealed class Mordent : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from note in part.Notes
         where note.Top is not null && (note.Has("mordent") || note.Has("inverted-mordent"))
-        let other = Trill.Neighbour(part, note, note.Has("mordent") ? -1 : 1)
+        let other = Neighbours.Of(part, note, note.Has("mordent") ? -1 : 1)
         select Finding.At(Name, part, [note], Severity.Note, $"Mordent {note.Top!.Value.Name}–{other.Name}", $"On the beat and quick: {note.Top.Value.Name}, {other.Name}, {note.Top.Value.Name}.");
 }

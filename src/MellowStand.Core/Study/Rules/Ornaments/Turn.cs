@@ -18,7 +18,7 @@ public sealed class Turn : IStudyRule
         foreach (var note in part.Notes.Where(n => Kinds.Any(n.Has) && n.Top is not null))
         {
             var inverted = note.Has("inverted-turn") || note.Has("delayed-inverted-turn");
-            var (main, upper, lower) = (note.Top!.Value, Trill.Neighbour(part, note, 1), Trill.Neighbour(part, note, -1));
+            var (main, upper, lower) = (note.Top!.Value, Neighbours.Of(part, note, 1), Neighbours.Of(part, note, -1));
             var order = inverted ? $"{lower.Name}, {main.Name}, {upper.Name}, {main.Name}" : $"{upper.Name}, {main.Name}, {lower.Name}, {main.Name}";
             var beats = note.SoundingDuration / context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
             var timing = beats == new Fraction(3, 2)

@@ -1,0 +1,40 @@
+namespace MellowStand.Core.Technique;
+
+/// <summary>A technique whose ways stand as the school's teachers say.</summary>
+public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorrection> corrections) : ITechnique
+{
+    private const double Preferred = 0.5;
+    private const double Avoided = 1.5;
+
+    private readonly ILookup<int, ChartCorrection> _byKey = corrections.ToLookup(c => c.Written);
+
+    /// <summary>True when a slide is played.</summary>
+    public bool IsSlide => inner is Slide.SlideTechnique;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    {
+        var ways = inner.Ways(passage, place);
+        var own = _byKey[passage.Steps[place].Written.Midi].ToDictionary(c => c.Code, StringComparer.Ordinal);
+        if (own.Count == 0) return ways;
+        var kept = ways.Where(w => !own.TryGetValue(w.Code, out var c) || c.Standing != "never").ToList();
+        if (kept.Count == 0) return ways;
+        var preferred = own.Values.FirstOrDefault(c => c.Standing == "usual")?.Code;
+        return [.. kept.Select(w => Stand(w, own.GetValueOrDefault(w.Code), preferred))];
+    }
+
+    /// <inheritdoc/>
+    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to) => inner.Change(passage, place, from, to);
+
+    private static Candidate Stand(Candidate way, ChartCorrection? own, string? preferred)
+    {
+        var remark = own is { Remark.Length: > 0 } ? own.Remark : way.Why;
+        var usual = preferred is null ? way.IsUsual : way.Code == preferred;
+        return own?.Standing switch
+        {
+            "usual" => way with { Cost = Math.Min(way.Cost, 0), Why = remark, IsUsual = true },
+            "avoid" => way with { Cost = way.Cost + Avoided, Why = remark, IsUsual = false },
+            _ => way with { Cost = way.Cost + (preferred is null ? 0 : Preferred), Why = remark, IsUsual = usual },
+        };
+    }
+}

@@ -1,0 +1,50 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Technique.Sticks;
+
+/// <summary>Snare and other unpitched parts: sticking by the logic of the rudiments.</summary>
+/// <remarks>Where the right hand leads, it falls on the beat and its even divisions, and the hands keep their places over rests (natural sticking); otherwise hands alternate from stroke to stroke. An
+/// accent goes to the leading hand; a flam's main stroke is played by the hand that its grace is not; a drag's grace notes are a double of the other hand. Common practice, no published source; the weights are
+/// ours.</remarks>
+public sealed class SnareTechnique : ITechnique
+{
+    /// <inheritdoc/>
+    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    {
+        var step = passage.Steps[place];
+        var leads = passage.House["mallets"] == "right-leads";
+        var isOn = IsOnTheHand(passage, place);
+        var roll = Rolls.Why(passage, place);
+        var accent = step.Note.Has("accent") || step.Note.Has("strong-accent");
+        var off = leads && !step.Note.IsGrace ? StickCosts.OffTheHand : 0;
+        var state = roll is null ? 0 : 2;
+        return
+        [
+            new Candidate("R", (isOn ? 0 : off) + (step.Note.IsGrace ? 0.02 : 0), roll ?? (accent ? "the accent on the leading hand" : ""), state) { IsUsual = isOn || !leads },
+            new Candidate("L", (isOn ? off : 0) + (accent ? 0.1 : 0) + (step.Before is null && !step.Note.IsGrace ? 0.02 : 0), roll ?? "", state == 0 ? 1 : 2) { IsUsual = !isOn && leads },
+        ];
+    }
+
+    /// <inheritdoc/>
+    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    {
+        var (before, note) = (passage.Steps[place - 1].Note, passage.Steps[place].Note);
+        var seconds = passage.Steps[place].Before ?? 1;
+        var same = from.Code == to.Code;
+        if (from.State == 2) return (0, null);
+        if (before.IsGrace && note.IsGrace) return same ? (0, "the grace notes of a drag are a double") : (0.4, null);
+        if (before.IsGrace) return same ? (1.5, null) : (0, "a flam: the grace with the other hand");
+        // Where the right hand leads, the hands keep their places over a longer note.
+        if (same && passage.House["mallets"] == "right-leads" && IsOnTheHand(passage, place) == IsOnTheHand(passage, place - 1)) return (0, null);
+        return same ? (StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2), seconds < 0.3 ? "a double stroke" : null) : (0, null);
+    }
+
+    // The leading hand has every second place of the finest division in the measure: the beats, and their even parts.
+    private static bool IsOnTheHand(Passage passage, int place)
+    {
+        var note = passage.Steps[place].Note;
+        var finest = passage.Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && !s.Note.IsGrace).Min(s => (Fraction?)s.Note.Duration) ?? new Fraction(1);
+        var count = note.Offset / finest;
+        return count.Denominator == 1 && count.Numerator % 2 == 0;
+    }
+}
