@@ -46,7 +46,7 @@ public static class StandApp
         services.AddSingleton(new DemoSwitch(true));
         services.AddSingleton(s => new Database(Path.Combine(s.GetRequiredService<StandOptions>().Data, "stand.db")));
         services.AddSingleton<PieceRepository>().AddSingleton<DecisionRepository>().AddSingleton<EnsembleRepository>()
-            .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>().AddSingleton<EditionRepository>();
+            .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>().AddSingleton<EditionRepository>().AddSingleton<ChartRepository>();
         services.AddSingleton<PieceDesk>().AddSingleton<EditionService>().AddSingleton<DemoSchool>().AddSingleton<Sessions>().AddSingleton<ReadinessService>().AddSingleton<ShelfService>();
         services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
         services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);

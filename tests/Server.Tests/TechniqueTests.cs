@@ -41,7 +41,7 @@ public sealed class TechniqueTests : IDisposable
         var xml = await _client.GetStringAsync($"/api/pieces/{id}/export.musicxml", TestContext.Current.CancellationToken);
         Assert.Contains("<other-technical>1-1</other-technical>", xml, StringComparison.Ordinal);
         var first = (await _client.Json($"/api/pieces/{id}/technique?part=P1")).GetProperty("choices")[1];
-        var side = first.GetProperty("alternatives").EnumerateArray().First(a => a.GetProperty("choice").GetString() == "side").GetProperty("mark").GetString();
+        var side = first.GetProperty("alternatives").EnumerateArray().First(a => a.GetProperty("choice").GetString() == "side").GetProperty("marks")[0].GetString();
         await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/decisions", new { part = "P1", notes = new[] { first.GetProperty("note").GetString() }, add = new[] { side } });
         Assert.Equal("side", Choice(await _client.Json($"/api/pieces/{id}/technique?part=P1"), 1));
     }

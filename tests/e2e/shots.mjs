@@ -1,4 +1,4 @@
-// Takes one picture of each main view from the demo data: node shots.mjs [folder] [name...]
+// Takes one picture of each main view from the demo data: node shots.mjs [folder] [name...]. Views that end in ! are taken only when named.
 import { chromium } from '@playwright/test'
 import { startStand } from './stand.mjs'
 
@@ -8,14 +8,17 @@ const views = [
   ['shelf', '/'],
   ['study', '/piece/1/study?from=19&to=26&parts=P1,P3,P9'],
   ['unify', '/piece/1/unify?from=19&to=22&parts=P1,P2,P3,P6'],
-  ['lines', '/piece/1/unify?from=16&to=27', 'Lines'],
+  ['lines!', '/piece/1/unify?from=16&to=27', 'Lines'],
   ['bows', '/piece/2/unify?from=8&to=15', 'Bows'],
   ['balance', '/piece/1/unify', 'Balance'],
   ['technique', '/piece/1/technique?from=21&to=26&parts=P6'],
   ['tempo', '/piece/1/tempo?from=32&to=38&parts=P3,P6'],
   ['assign', '/piece/1/assign?from=21&to=28&parts=P3,P6'],
   ['hear', '/piece/1/hear'],
-  ['etude', '/piece/8/study'],
+  ['etude!', '/piece/8/study'],
+  ['chart', '/charts/clarinet-bb'],
+  ['crib!', '/piece/1/crib/P6?from=21&to=32'],
+  ['dismiss!', '/piece/1/study?from=19&to=26&parts=P1,P3,P9'],
   ['ensemble', '/ensemble'],
   ['house-rules', '/house-rules'],
   ['records', '/records'],
@@ -31,7 +34,9 @@ const stand = await startStand({ demo: true, port: 5239 })
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
 const page = await browser.newPage({ viewport: { width: Number(process.env.WIDTH ?? 1280), height: 800 } })
 page.on('console', (m) => m.type() === 'error' && console.log('page says:', m.text()))
-for (const [name, path, panel] of views.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
+const taken = views.filter(([n]) => (wanted.length === 0 ? !n.endsWith('!') : wanted.includes(n.replace('!', ''))))
+for (const [title, path, panel] of taken) {
+  const name = title.replace('!', '')
   await page.goto(stand.url + path)
   await page.waitForLoadState('networkidle')
   if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts' && name !== 'letter' && name !== 'errata') await page.waitForSelector('.music svg', { timeout: 30_000 })

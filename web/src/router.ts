@@ -63,6 +63,18 @@ export const router = createRouter({
       meta: { bare: true, title: 'Decisions and errata' },
     },
     {
+      path: '/piece/:id(\\d+)/crib/:part',
+      name: 'crib',
+      component: () => import('./hands/CribView.vue'),
+      meta: { bare: true, title: 'Fingering crib' },
+    },
+    {
+      path: '/charts/:instrument?',
+      name: 'charts',
+      component: () => import('./hands/ChartsView.vue'),
+      meta: { title: 'Charts' },
+    },
+    {
       path: '/sheet/:passage(\\d+)',
       name: 'sheet',
       component: () => import('./views/SheetView.vue'),

@@ -24,7 +24,7 @@ public static class InstrumentOptions
         new("b-flat-side", "Double horn", ["horn-f"], true),
         new("fourth-valve", "Fourth valve", ["euphonium", "euphonium-tc", "tuba"], true),
         new("compensating", "Compensating valves", ["euphonium", "euphonium-tc", "tuba"], false),
-        new("f-attachment", "F attachment", ["trombone", "bass-trombone"], false),
+        new("f-attachment", "F attachment", ["trombone"], false),
         new("second-attachment", "Second valve (G♭, with F: D)", ["bass-trombone"], true),
         new("fifth-string", "Fifth string (low B)", ["contrabass"], false),
         new("four-mallets", "Plays with four mallets", ["marimba", "vibraphone", "xylophone"], true),
@@ -33,8 +33,8 @@ public static class InstrumentOptions
     /// <summary>The options that an instrument may have.</summary>
     public static IReadOnlyList<InstrumentOption> For(string instrument) => [.. All.Where(o => o.Instruments.Contains(instrument))];
 
-    /// <summary>Ids of what an instrument has where nothing is said; the bass trombone always has its first attachment.</summary>
-    public static IReadOnlySet<string> UsualOf(string instrument) => For(instrument).Where(o => o.IsUsual || (o.Id == "f-attachment" && instrument == "bass-trombone")).Select(o => o.Id).ToHashSet();
+    /// <summary>Ids of what an instrument has where nothing is said.</summary>
+    public static IReadOnlySet<string> UsualOf(string instrument) => For(instrument).Where(o => o.IsUsual).Select(o => o.Id).ToHashSet();
 
     /// <summary>What all of several players have: a part is fingered so that each of them can play it. The usual options where nobody sits.</summary>
     /// <param name="instrument">Instrument id.</param>

@@ -4,7 +4,8 @@ namespace MellowStand.Core.Instruments;
 /// <param name="Instrument">Instrument id of the catalog.</param>
 /// <param name="Chair">Chair from 1.</param>
 /// <param name="Level">One of <see cref="WrittenRanges.Levels"/>.</param>
-public sealed record Seat(string Instrument, int Chair, string Level);
+/// <param name="Options">What their instrument has; null where nothing is said.</param>
+public sealed record Seat(string Instrument, int Chair, string Level, IReadOnlySet<string>? Options = null);
 
 /// <summary>Who plays which part.</summary>
 /// <remarks>The players of an instrument are dealt over its parts by chair, the first chairs to the first part, as evenly as the numbers

@@ -1,3 +1,4 @@
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Technique;
@@ -8,20 +9,23 @@ namespace MellowStand.Core.Technique;
 internal static class FixedPoints
 {
     /// <summary>The code that a note's marks ask for, or null.</summary>
-    public static string? Of(IReadOnlyList<Candidate> ways, Note note)
+    public static string? Of(IReadOnlyList<Candidate> ways, Note note, Instrument instrument)
     {
         var texts = note.Marks.Where(m => m.Name is "other-technical" or "fingering" && m.Value is not null).Select(m => m.Value!).ToList();
         if (note.Has("thumb-position")) return ways.FirstOrDefault(w => w.Code.Length > 1 && w.Code[1] == 'T')?.Code;
         if (note.Has("open-string")) return ways.FirstOrDefault(w => w.Code.EndsWith('0') && w.Code.Length == 2)?.Code;
         foreach (var text in texts)
         {
-            if (ways.FirstOrDefault(w => w.Code == text || PlayerSigns.Of(w.Code, Instruments.Family.Woodwind) == text) is { } exact) return exact.Code;
+            if (ways.FirstOrDefault(w => w.Code == text || (PlayerSigns.Of(w.Code, instrument.Family) == text && (instrument.Family != Family.Strings || !IsFinger(text)))) is { } exact) return exact.Code;
             var digits = string.Join('-', text.Where(char.IsDigit));
             if (digits.Length > 0 && ways.FirstOrDefault(w => w.Code == digits) is { } valves) return valves.Code;
             // A finger of a string player, on the string that is named or on any.
-            if (text.Length == 1 && ways.FirstOrDefault(w => w.Code.Length >= 2 && char.IsLetter(w.Code[0]) && w.Code[1] == text[0]) is { } finger) return finger.Code;
+            var named = note.Marks.FirstOrDefault(m => m.Name == "string").Value;
+            if (IsFinger(text) && ways.OrderBy(w => w.Cost).FirstOrDefault(w => w.Code.Length >= 2 && char.IsLetter(w.Code[0]) && w.Code[1] == text[0] && (named is null || PlayerSigns.StringNumber(w.Code, instrument.Id) == named)) is { } finger) return finger.Code;
         }
 
         return null;
     }
+
+    private static bool IsFinger(string text) => text.Length == 1 && char.IsDigit(text[0]);
 }

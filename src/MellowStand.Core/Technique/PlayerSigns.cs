@@ -33,6 +33,8 @@ public static class PlayerSigns
         ["resonance"] = "res",
     };
 
+    private static readonly Dictionary<string, string> StringsFromTheHighest = new() { ["violin"] = "EADG", ["viola"] = "ADGC", ["cello"] = "ADGC", ["contrabass"] = "GDAEB" };
+
     /// <summary>The sign of a code, e.g. <c>T</c>, <c>12</c>, <c>2</c>; of a chord the signs of its notes, the lowest first.</summary>
     public static string Of(string code, Family family)
     {
@@ -46,6 +48,19 @@ public static class PlayerSigns
             _ => code,
         };
     }
+
+    /// <summary>The marks that make a choice a fixed point: of a string player the string too, of a chord the signs of its notes.</summary>
+    /// <remarks>Strings are numbered from the highest: MusicXML 4.0, element "string".</remarks>
+    public static IReadOnlyList<Mark> FixingMarks(string code, Instrument instrument)
+    {
+        if (code.Contains('+', StringComparison.Ordinal)) return [new Mark("other-technical", Of(code, instrument.Family))];
+        var marks = Marks(code, instrument.Family);
+        return StringNumber(code, instrument.Id) is { } number && marks[0].Name == "fingering" ? [.. marks, new Mark("string", number)] : marks;
+    }
+
+    /// <summary>The number of the string that a code names, from the highest; null for all but bowed instruments.</summary>
+    internal static string? StringNumber(string code, string instrument) =>
+        StringsFromTheHighest.TryGetValue(instrument, out var letters) && letters.IndexOf(code[0], StringComparison.Ordinal) is >= 0 and var at ? $"{at + 1}" : null;
 
     /// <summary>The marks that write a choice for one note in: MusicXML 4.0, element "technical".</summary>
     public static IReadOnlyList<Mark> Marks(string code, Family family) => family switch

@@ -89,7 +89,7 @@ public static class TechniqueCatalog
 
     private static TechniqueSetup Trombone(Instrument i, Hands h, House house)
     {
-        var slide = new SlideTechnique(h.Has("f-attachment"), h.Has("second-attachment"));
+        var slide = new SlideTechnique(i.Id == "bass-trombone" || h.Has("f-attachment"), h.Has("second-attachment"));
         return new TechniqueSetup(slide, new(() => ComputedCharts.Slide(i, (_, sounding) => slide.Of(sounding))));
     }
 
@@ -97,8 +97,12 @@ public static class TechniqueCatalog
 
     private static Make Clarinet(int lowest) => (i, h, house) => Keys(ClarinetChart.Chart, (c, o) => new ClarinetTechnique(c, o.Has("low-c") ? 48 : lowest, o.Has("left-g-sharp")))(i, h, house);
 
-    private static Make Keys(FingeringChart chart, Func<FingeringChart, Hands, ITechnique> make) => (_, hands, _) =>
-        new TechniqueSetup(make(CorrectedChart.Of(chart, hands.Corrections), hands), new(() => chart));
+    private static Make Keys(FingeringChart chart, Func<FingeringChart, Hands, WoodwindTechnique> make) => (instrument, hands, _) =>
+    {
+        var technique = make(CorrectedChart.Of(chart, hands.Corrections), hands);
+        var lowest = WrittenRanges.Of(instrument, "extreme").Low.Midi;
+        return new TechniqueSetup(technique, new(() => chart.Only(n => n.Written.Midi >= lowest && technique.Missing(n.Written.Midi) is null)));
+    };
 
     private static Make Valves(int open, int most) => (instrument, hands, _) =>
     {

@@ -64,7 +64,7 @@ public static class TechniqueDesk
         if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup) return null;
         var technique = setup.Technique;
         var passage = new Passage(score, part, from, to, house, quarterBpm);
-        var solution = Solver.Solve(technique, passage, i => FixedPoints.Of(technique.Ways(passage, i), passage.Steps[i].Note));
+        var solution = Solver.Solve(technique, passage, i => FixedPoints.Of(technique.Ways(passage, i), passage.Steps[i].Note, instrument!));
         return new TechniquePlan(passage, solution, technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(passage, solution) : [], Trouble(passage, solution))
         {
             Chart = setup.Chart,
@@ -75,6 +75,17 @@ public static class TechniqueDesk
 
     /// <summary>The chart's key of a sounding or written note: charts of tubes and strings follow the sound.</summary>
     public static int ChartKeyOf(Step step, FingeringChart chart, Instrument instrument) => chart.Kind == "keys" ? step.Written.Midi : (step.Note.TopSounding ?? 0) - instrument.Transposition.Semitones;
+
+    /// <summary>The name of a key number, as charts spell it.</summary>
+    public static string KeyName(int key) => Pitches.Usual(key).ToString();
+
+    /// <summary>For each notehead of a step its part of the choice: of a chord the lowest first.</summary>
+    public static IEnumerable<(string Note, string Code)> HeadsOf(Step step, string code)
+    {
+        var codes = code.Split('+');
+        var heads = step.Note.Heads.OrderBy(h => h.Sounding).ToList();
+        return codes.Length == heads.Count ? heads.Zip(codes, (h, c) => (h.Id, c)) : [(step.Note.Id, code)];
+    }
 
     private static IReadOnlyList<TrillFingering> TrillsOf(Passage passage, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
     {

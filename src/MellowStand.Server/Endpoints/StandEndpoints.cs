@@ -24,6 +24,7 @@ public static class StandEndpoints
         api.MapMidi();
         api.MapTables();
         api.MapTechnique();
+        api.MapCharts();
         api.MapTempo();
         api.MapAssign();
         api.MapHear();

@@ -7,29 +7,6 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
 
-/// <summary>Another way with the cost of the whole passage through it.</summary>
-public sealed record AlternativeView(string Choice, double Cost, string Mark);
-
-/// <summary>What is chosen for one note.</summary>
-/// <param name="Note">Id of the note.</param>
-/// <param name="Measure">Label of its measure.</param>
-/// <param name="Choice">The code of the choice.</param>
-/// <param name="Marked">True when a player would not take it by default.</param>
-/// <param name="Why">The reason, or empty.</param>
-/// <param name="Alternatives">Other ways, the cheapest first.</param>
-/// <param name="Written">The written pitch.</param>
-/// <param name="Sign">What players write over the note.</param>
-public sealed record ChoiceView(string Note, string Measure, string Choice, bool Marked, string Why, IReadOnlyList<AlternativeView> Alternatives, string Written, string Sign);
-
-/// <summary>A slurred pair of a slide instrument.</summary>
-public sealed record SlideSlurView(string From, string To, string Kind);
-
-/// <summary>Measures that stay awkward.</summary>
-public sealed record TroubleView(string From, string To, double Cost, string Why, string Recipe);
-
-/// <summary>The plan of a passage.</summary>
-public sealed record TechniqueView(string Instrument, double Cost, IReadOnlyList<ChoiceView> Choices, IReadOnlyList<SlideSlurView> Slurs, IReadOnlyList<TroubleView> Trouble);
-
 /// <summary>Technique: the best way over the whole passage.</summary>
 public static class TechniqueEndpoints
 {
@@ -46,7 +23,7 @@ public static class TechniqueEndpoints
         var piece = desk.Open(id);
         var (plan, instrument) = Solve(piece, part, from, to);
         var changes = plan.Solution.Choices.Where(c => c.Marked)
-            .Select(c => new MarkChange(piece.Part(part).Id, [plan.Passage.Steps[c.Place].Note.Id], PlayerSigns.Marks(c.Way.Code, instrument.Family), [])).ToList();
+            .SelectMany(c => TechniqueDesk.HeadsOf(plan.Passage.Steps[c.Place], c.Way.Code).Select(h => new MarkChange(piece.Part(part).Id, [h.Note], PlayerSigns.Marks(h.Code, instrument.Family), []))).ToList();
         if (changes.Count == 0) throw Refusal.BadRequest("Nothing here needs to be written in: every choice is the one that players make by default.");
         var made = decisions.Add(id, null, "free", null, $"Technique: {instrument.Name.ToLowerInvariant()}, decided in the passage", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!.Value;
         desk.Forget(id);
@@ -59,7 +36,7 @@ public static class TechniqueEndpoints
         var found = piece.Part(part);
         var (first, last) = piece.Range(from, to);
         var instrument = piece.Instruments[found.Id].Instrument;
-        var plan = TechniqueDesk.Solve(piece.Current, found, first, last, piece.House, instrument, piece.Study.Tempo.QuarterBpmAt)
+        var plan = TechniqueDesk.Solve(piece.Current, found, first, last, piece.House, instrument, piece.Study.Tempo.QuarterBpmAt, piece.HandsOf(found.Id))
             ?? throw Refusal.NotFound($"There is no chart for {instrument?.Name ?? "an instrument that is not known"}, and the product does not guess. Correct the instrument under Parts and files, or decide by hand.");
         return (plan, instrument!);
     }
@@ -68,12 +45,6 @@ public static class TechniqueEndpoints
     {
         var piece = desk.Open(id);
         var (plan, instrument) = Solve(piece, part, from, to);
-        var steps = plan.Passage.Steps;
-        return TypedResults.Ok(new TechniqueView(
-            instrument.Name, plan.Solution.Cost,
-            [.. plan.Solution.Choices.Select(c => new ChoiceView(steps[c.Place].Note.Id, piece.Label(steps[c.Place].Note.MeasureIndex), c.Way.Code, c.Marked, c.Why, [.. c.Alternatives.Select(a => new AlternativeView(a.Code, a.Cost, PlayerSigns.Marks(a.Code, instrument.Family)[0].ToString()))],
-                steps[c.Place].Written.ToString(), PlayerSigns.Of(c.Way.Code, instrument.Family)))],
-            [.. plan.Slurs.Select(s => new SlideSlurView(s.From, s.To, s.Kind))],
-            [.. plan.Trouble.Select(t => new TroubleView(piece.Label(t.From), piece.Label(t.To), t.Cost, t.Why, t.Recipe))]));
+        return TypedResults.Ok(TechniqueViews.Of(piece, plan, instrument));
     }
 }

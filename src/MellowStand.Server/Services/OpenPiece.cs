@@ -24,6 +24,7 @@ public sealed class OpenPiece
     private readonly Lazy<AlikeDifferences> _alike;
     private readonly Lazy<IReadOnlyList<BowPlan>> _bows;
     private readonly IReadOnlyDictionary<string, int> _versions;
+    private readonly IReadOnlyList<ChartCorrection> _corrections;
 
     /// <summary>Reads a piece with its decisions.</summary>
     public OpenPiece(PieceState state)
@@ -39,6 +40,7 @@ public sealed class OpenPiece
             state.Instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, state.Learned));
         Seats = Seating.Of([.. Printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))], state.Players);
         Leaders = state.Leaders;
+        _corrections = state.Corrections;
         _bows = new(() => BowDesk.Plan(Sections, CurrentLines, Study.Tempo.QuarterBpmAt));
         _alike = new(() => new AlikeDifferences(Printed, Differences));
         _study = new(() => new StudyContext(Current, House, p => Instruments.GetValueOrDefault(p.Id)?.Instrument, p => Seats.TryGetValue(p.Id, out var seats) ? Seating.Least(seats) : null));
@@ -138,6 +140,14 @@ public sealed class OpenPiece
     /// <summary>The printed label of a measure.</summary>
     public string Label(int measure) => Current.Measures[measure].Label;
 
+    /// <summary>What the players of a part have in their hands: what all their instruments have, and the school's chart.</summary>
+    public Hands? HandsOf(string part)
+    {
+        if (Instruments.GetValueOrDefault(part)?.Instrument is not { } instrument) return null;
+        var seats = Seats.GetValueOrDefault(part) ?? [];
+        return new Hands(InstrumentOptions.Shared(instrument.Id, seats.Select(s => s.Options)), [.. _corrections.Where(c => c.Instrument == instrument.Id)]);
+    }
+
     private UnifyContext Context(Score score) => new(score, House, Leaders, p => Instruments.GetValueOrDefault(p.Id)?.Instrument);
 
     // What Technique says of each measure of each part that has a chart.
@@ -146,7 +156,7 @@ public sealed class OpenPiece
         var costs = new Dictionary<(string, int), double>();
         foreach (var part in Current.Parts)
         {
-            var plan = TechniqueDesk.Solve(Current, part, 0, Current.Measures.Count - 1, House, Instruments.GetValueOrDefault(part.Id)?.Instrument, _study.Value.Tempo.QuarterBpmAt);
+            var plan = TechniqueDesk.Solve(Current, part, 0, Current.Measures.Count - 1, House, Instruments.GetValueOrDefault(part.Id)?.Instrument, _study.Value.Tempo.QuarterBpmAt, HandsOf(part.Id));
             for (var i = 0; i < plan?.Solution.Choices.Count; i++)
             {
                 var cell = (part.Id, plan.Passage.Steps[plan.Solution.Choices[i].Place].Note.MeasureIndex);

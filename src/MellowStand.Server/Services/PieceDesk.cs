@@ -3,7 +3,7 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Services;
 
 /// <summary>Keeps the pieces that were opened last, and reads one again when something about it changed.</summary>
-public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisions, HouseRepository house, EnsembleRepository ensemble)
+public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisions, HouseRepository house, EnsembleRepository ensemble, ChartRepository charts)
 {
     private const int Most = 24;
     private readonly Lock _lock = new();
@@ -64,5 +64,6 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
 
     private OpenPiece Read(long id) => new(new PieceState(
         pieces.Original(id)!, decisions.InForce(id), house.House(), pieces.Instruments(id), house.LearnedInstruments(),
-        [.. ensemble.Players().Where(p => p.Instrument is not null).Select(p => new Core.Instruments.Seat(p.Instrument!, p.Chair, p.Level))], pieces.Leaders(id), decisions.Versions(id)));
+        [.. ensemble.Players().Where(p => p.Instrument is not null).Select(p => new Core.Instruments.Seat(p.Instrument!, p.Chair, p.Level, p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToHashSet()))],
+        pieces.Leaders(id), decisions.Versions(id), charts.All()));
 }

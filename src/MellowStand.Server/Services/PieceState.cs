@@ -1,5 +1,6 @@
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
+using MellowStand.Core.Technique;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -13,6 +14,7 @@ namespace MellowStand.Server.Services;
 /// <param name="Players">The players of the ensemble.</param>
 /// <param name="Leaders">Leaders of lines that were set.</param>
 /// <param name="Versions">How often the decision on a difference has changed.</param>
+/// <param name="Corrections">The school's corrections of fingering charts.</param>
 public sealed record PieceState(
     byte[] Original, IReadOnlyList<DecisionRow> Decisions, House House, IReadOnlyDictionary<string, string> Instruments, IReadOnlyDictionary<string, string> Learned,
-    IReadOnlyList<Seat> Players, IReadOnlyDictionary<string, string> Leaders, IReadOnlyDictionary<string, int> Versions);
+    IReadOnlyList<Seat> Players, IReadOnlyDictionary<string, string> Leaders, IReadOnlyDictionary<string, int> Versions, IReadOnlyList<ChartCorrection> Corrections);

@@ -157,7 +157,8 @@ public sealed class ChartTests
 
     [Theory]
     [InlineData("euphonium", "fourth-valve", "4")]
-    [InlineData("bass-trombone", "f-attachment", "F")]
+    [InlineData("trombone", "f-attachment", "F")]
+    [InlineData("bass-trombone", "second-attachment", "D")]
     [InlineData("horn-f", "b-flat-side", "Bb:")]
     [InlineData("contrabass", "fifth-string", "B")]
     public void Options_change_the_chart(string id, string option, string sign)

@@ -11,6 +11,7 @@ export const keys = {
   rules: ['house-rules'] as const,
   passages: ['passages'] as const,
   log: ['log'] as const,
+  charts: ['charts'] as const,
 }
 
 const path = (id: number) => ({ params: { path: { id } } })

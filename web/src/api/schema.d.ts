@@ -1968,6 +1968,158 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/charts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChartRow"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    instrument: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChartView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/{instrument}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    instrument: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CorrectionEdit"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChartView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/{instrument}/corrections/{written}/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    instrument: string;
+                    written: number;
+                    code: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChartView"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages": {
         parameters: {
             query?: never;
@@ -2580,10 +2732,17 @@ export interface components {
     schemas: {
         /** @description Another way with the cost of the whole passage through it. */
         AlternativeView: {
+            /** @description Its code. */
             choice: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The cost.
+             */
             cost: number;
-            mark: string;
+            /** @description The marks that make it a fixed point. */
+            marks: string[];
+            /** @description What is pressed in the diagram; empty for sticks. */
+            keys: string[];
         };
         /** @description Balance of a range. */
         BalanceAnswer: {
@@ -2651,13 +2810,66 @@ export interface components {
             added: string[];
             removed: string[];
         };
+        /** @description A key of a diagram. */
+        ChartKeyView: {
+            id: string;
+            label: string;
+            /** Format: int32 */
+            x: number;
+            /** Format: int32 */
+            y: number;
+            shape: string;
+        };
+        /** @description A note of the chart. */
+        ChartNoteView: {
+            written: string;
+            /** Format: int32 */
+            midi: number;
+            fingerings: components["schemas"]["FingeringView"][];
+            struck: components["schemas"]["FingeringView"][];
+            trills: components["schemas"]["ChartTrillView"][];
+        };
+        /** @description An instrument of the chart page. */
+        ChartRow: {
+            /** @description Its id. */
+            instrument: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its family. */
+            family: string;
+            /** @description `chart`, `sticks`, or `none`: the product does not guess. */
+            has: string;
+            /**
+             * Format: int32
+             * @description How many corrections the school has made.
+             */
+            corrections: number;
+            /** @description What differs from player to player. */
+            options: components["schemas"]["OptionView"][];
+        };
+        /** @description A trill to a neighbour above. */
+        ChartTrillView: {
+            upper: string;
+            quality: string;
+            how: string;
+        };
+        /** @description A chart. */
+        ChartView: {
+            instrument: string;
+            name: string;
+            kind: string;
+            keys: components["schemas"]["ChartKeyView"][];
+            source: string;
+            options: components["schemas"]["OptionView"][];
+            notes: components["schemas"]["ChartNoteView"][];
+        };
         /** @description What is chosen for one note. */
         ChoiceView: {
             /** @description Id of the note. */
             note: string;
             /** @description Label of its measure. */
             measure: string;
-            /** @description The code of the choice. */
+            /** @description The code of the choice; of a chord the codes of its notes, the lowest first, with `+` between. */
             choice: string;
             /** @description True when a player would not take it by default. */
             marked: boolean;
@@ -2669,6 +2881,13 @@ export interface components {
             written: string;
             /** @description What players write over the note. */
             sign: string;
+            /** @description What is pressed in the diagram; empty for sticks and chords. */
+            keys: string[];
+            /**
+             * Format: double
+             * @description Tendency in cents, or null.
+             */
+            cents: null | number;
         };
         /** @description One click. */
         Click: {
@@ -2709,6 +2928,22 @@ export interface components {
              * @description Seconds of the whole, to the end of the last measure.
              */
             seconds: number;
+        };
+        /** @description A correction to make. */
+        CorrectionEdit: {
+            /**
+             * Format: int32
+             * @description Written key number.
+             */
+            written: number;
+            /** @description Code of the fingering; a new one adds it, for charts of keys. */
+            code: string;
+            /** @description `usual`, `alternate`, `avoid` or `never`. */
+            standing: string;
+            /** @description What is pressed, or null to leave the chart's. */
+            keys: null | string[];
+            /** @description When it is taken, or why not. */
+            remark: null | string;
         };
         /** @description The counting words of a measure, one a note that is struck. */
         CountingView: {
@@ -2909,6 +3144,26 @@ export interface components {
             rank: number;
             shown: boolean;
             canWriteIn: boolean;
+        };
+        /** @description A fingering of a note. */
+        FingeringView: {
+            /** @description The code of the technique station. */
+            code: string;
+            /** @description What players write. */
+            sign: string;
+            /** @description What is pressed. */
+            keys: string[];
+            /** @description A plain name. */
+            name: string;
+            /** @description When it is taken. */
+            when: string;
+            /**
+             * Format: double
+             * @description Tendency in cents, sharp is positive; null where none is told.
+             */
+            cents: null | number;
+            /** @description The school's correction, or null. */
+            standing: null | string;
         };
         /** @description A measure on the strip. */
         FrameView: {
@@ -3123,6 +3378,12 @@ export interface components {
             /** @description Its marks. */
             marks: string[];
         };
+        /** @description What a player's instrument may have. */
+        OptionView: {
+            id: string;
+            name: string;
+            usual: boolean;
+        };
         /** @description A part as the interface shows it. */
         PartView: {
             /** @description Its id. */
@@ -3241,6 +3502,7 @@ export interface components {
             /** Format: int32 */
             chair: number;
             level: null | string;
+            options?: null | string[];
         };
         /** @description A player. */
         PlayerView: {
@@ -3254,6 +3516,7 @@ export interface components {
             /** Format: int32 */
             chair: number;
             level: string;
+            options: null | string[];
         };
         /** @description A part of a file that is not kept yet. */
         PreviewPart: {
@@ -3531,12 +3794,29 @@ export interface components {
         };
         /** @description The plan of a passage. */
         TechniqueView: {
+            /** @description The instrument's name. */
             instrument: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The cost of the best path.
+             */
             cost: number;
+            /** @description One choice a note. */
             choices: components["schemas"]["ChoiceView"][];
+            /** @description Slurred pairs of a slide. */
             slurs: components["schemas"]["SlideSlurView"][];
+            /** @description What stays awkward, the dearest first. */
             trouble: components["schemas"]["TroubleView"][];
+            /** @description Printed trills. */
+            trills: components["schemas"]["TrillView"][];
+            /** @description Tunings of kettledrums. */
+            tunings: components["schemas"]["TuningView"][];
+            /** @description Id of the instrument's chart, or null for sticks. */
+            chart: null | string;
+            /** @description What the chart's diagram is, or null. */
+            kind: null | string;
+            /** @description Keys of the diagram. */
+            layout: components["schemas"]["ChartKeyView"][];
         };
         /** @description What the piece itself says of the tempo of a range. */
         TempoHint: {
@@ -3563,6 +3843,15 @@ export interface components {
             /** Format: double */
             bpm: number;
         };
+        /** @description A printed trill with its fingering. */
+        TrillView: {
+            note: string;
+            measure: string;
+            lower: string;
+            upper: string;
+            quality: string;
+            how: string;
+        };
         /** @description Measures that stay awkward. */
         TroubleView: {
             from: string;
@@ -3571,6 +3860,24 @@ export interface components {
             cost: number;
             why: string;
             recipe: string;
+        };
+        /** @description A kettledrum to tune. */
+        TuningView: {
+            /** @description The measure of the first note that needs it. */
+            measure: string;
+            /** @description Its size in inches. */
+            drum: string;
+            /** @description What it had, or null before the passage. */
+            from: null | string;
+            /** @description What it gets. */
+            to: string;
+            /**
+             * Format: double
+             * @description Seconds since it was struck last, or null.
+             */
+            seconds: null | number;
+            /** @description True when that is short. */
+            tight: boolean;
         };
     };
     responses: never;

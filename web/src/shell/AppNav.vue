@@ -8,6 +8,7 @@ const places = [
   { to: '/ensemble', text: 'Ensemble' },
   { to: '/house-rules', text: 'House rules' },
   { to: '/records', text: 'Records' },
+  { to: '/charts', text: 'Charts' },
 ]
 
 async function leave() {
@@ -56,7 +57,8 @@ nav a {
   color: var(--ink);
   border-radius: 3px;
 }
-nav a.router-link-exact-active {
+nav a.router-link-exact-active,
+nav a.router-link-active[href^='/charts'] {
   background: var(--plum);
   color: #fff;
 }

@@ -2,9 +2,11 @@
 import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, take } from '../api/client'
+import { api, take, type Schemas } from '../api/client'
 import { keys, useDecide, usePieceChange } from '../api/queries'
 import type { StationEvents, StationProps } from '.'
+import TechniqueEntry from './TechniqueEntry.vue'
+import TechniqueNotes from './TechniqueNotes.vue'
 import { neighbour, useListKeys } from './useListKeys'
 
 /** The hands: what is decided in the passage for one part, where it stays awkward, and how to practise it. */
@@ -45,8 +47,9 @@ async function writeIn() {
     message.error((e as Error).message)
   }
 }
-async function fix(note: string, choice: string, written: string) {
-  await decide.mutateAsync({ part: part.value, notes: [note], add: [written], why: `${choice}, chosen by hand` })
+async function fix(note: string, way: Schemas['AlternativeView']) {
+  const { choice, marks } = way
+  await decide.mutateAsync({ part: part.value, notes: [note], add: [...marks], why: `${choice}, chosen by hand` })
   message.success(`${choice} is a fixed point now; the rest is solved again.`)
 }
 
@@ -85,44 +88,29 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
       <p v-if="entries.length === 0" class="empty">
         Every note has the fingering that players take by default. Choose another part or more measures.
       </p>
-      <AButton v-else-if="show === 'marked'" size="small" type="primary" @click="writeIn"
+      <AButton v-else-if="show === 'marked'" class="write" size="small" type="primary" @click="writeIn"
         >Write these {{ entries.length }} in</AButton
       >
       <ol class="entries">
-        <li
+        <TechniqueEntry
           v-for="(c, i) in entries"
           :key="c.note"
-          :aria-current="c.note === active"
-          :class="{ on: c.note === active }"
-        >
-          <button type="button" class="entry" @click="emit('active', c.note)">
-            <span class="number">{{ i + 1 }}</span>
-            <span class="body">
-              <strong>{{ c.written }}: {{ c.choice }} ({{ c.sign }})</strong>
-              <span class="where">measure {{ c.measure }}</span>
-              <span v-if="c.why" class="why">{{ c.why }}</span>
-            </span>
-          </button>
-          <div class="acts">
-            <AButton
-              v-for="a in c.alternatives.slice(0, 3)"
-              :key="a.choice"
-              size="small"
-              @click="fix(c.note, a.choice, a.mark)"
-              >Take {{ a.choice }}, cost {{ a.cost.toFixed(2) }}</AButton
-            >
-          </div>
-        </li>
+          :choice="c"
+          :number="i + 1"
+          :active="c.note === active"
+          :kind="plan.data.value.kind"
+          :layout="plan.data.value.layout"
+          @active="emit('active', c.note)"
+          @take="(a) => fix(c.note, a)"
+        />
       </ol>
-      <section v-if="plan.data.value.trouble.length" aria-label="Trouble spots">
-        <h3>Still awkward</h3>
-        <ol class="entries">
-          <li v-for="t in plan.data.value.trouble" :key="t.from">
-            <strong>Measure {{ t.from }}</strong> <span class="where">cost {{ t.cost.toFixed(1) }}: {{ t.why }}</span>
-            <span class="why">{{ t.recipe }}</span>
-          </li>
-        </ol>
-      </section>
+      <TechniqueNotes :plan="plan.data.value" />
+      <p class="links">
+        <RouterLink :to="{ name: 'crib', params: { id, part }, query: range }">Fingering crib to print</RouterLink>
+        <RouterLink v-if="plan.data.value.chart" :to="{ name: 'charts', params: { instrument: plan.data.value.chart } }"
+          >Chart of the {{ plan.data.value.instrument.toLowerCase() }}</RouterLink
+        >
+      </p>
       <p class="quiet small">Curved relaxed fingers. Pain, numbness or locked fingers: stop, and ask the teacher.</p>
     </template>
   </div>
@@ -130,8 +118,13 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
 
 <style scoped src="./station.css"></style>
 <style scoped>
-.why {
-  display: block;
+.write {
+  margin-bottom: 8px;
+}
+.links {
+  display: flex;
+  gap: 16px;
+  margin: 10px 0 4px;
 }
 .small {
   font-size: 12px;

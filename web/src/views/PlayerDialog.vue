@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import PickOne from '../common/PickOne.vue'
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber, Modal as AModal } from 'ant-design-vue'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, take, type Schemas, type Section } from '../api/client'
-import { useInstruments } from '../api/queries'
+import { keys, useInstruments } from '../api/queries'
 
 const props = defineProps<{ section: number; player: Schemas['PlayerView'] | null; sections: readonly Section[] }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
@@ -15,6 +16,13 @@ const section = ref(props.section)
 const instrument = ref<string | undefined>(props.player?.instrument ?? neighbours[0]?.instrument ?? undefined)
 const chair = ref(props.player?.chair ?? neighbours.length + 1)
 const level = ref(props.player?.level ?? 'comfortable')
+const has = ref<string[] | null>(props.player?.options ? [...props.player.options] : null)
+const charts = useQuery({ queryKey: keys.charts, queryFn: () => take(api.GET('/api/charts')) })
+const mayHave = computed(() => charts.data.value?.find((c) => c.instrument === instrument.value)?.options ?? [])
+const owned = computed(() => has.value ?? mayHave.value.filter((o) => o.usual).map((o) => o.id))
+const own = (id: string) => {
+  has.value = owned.value.includes(id) ? owned.value.filter((o) => o !== id) : [...owned.value, id]
+}
 const refused = ref('')
 const sure = ref(false)
 const options = computed(() => instruments.data.value?.map((i) => ({ value: i.id, label: i.name })) ?? [])
@@ -39,6 +47,7 @@ const body = () => ({
   instrument: instrument.value ?? null,
   chair: chair.value,
   level: level.value,
+  options: has.value?.filter((o) => mayHave.value.some((m) => m.id === o)) ?? null,
 })
 const save = () =>
   run(() =>
@@ -77,6 +86,12 @@ const remove = () =>
       <div class="field">
         <span>Range asked of them</span><PickOne v-model:value="level" label="Range asked of them" :options="levels" />
       </div>
+      <fieldset v-if="mayHave.length">
+        <legend>The instrument has</legend>
+        <label v-for="o in mayHave" :key="o.id">
+          <input type="checkbox" :checked="owned.includes(o.id)" @change="own(o.id)" /> {{ o.name }}
+        </label>
+      </fieldset>
       <p v-if="refused" role="alert">{{ refused }}</p>
       <div v-if="player" class="row">
         <AButton v-if="!sure" size="small" danger @click="sure = true">Remove player</AButton>
@@ -93,5 +108,12 @@ const remove = () =>
 .grid {
   display: grid;
   gap: 10px;
+}
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  margin: 0;
+  padding: 4px 10px 8px;
+  display: grid;
 }
 </style>

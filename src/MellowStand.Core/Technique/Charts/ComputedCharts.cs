@@ -26,7 +26,7 @@ internal static class ComputedCharts
     /// <summary>Strings, fingers and places.</summary>
     public static FingeringChart Strings(Instrument instrument, Neck neck, StringTechnique technique) => new(
         "neck", [.. neck.Strings.Select((s, i) => new ChartKey(s.Letter, s.Letter, "", 20 + (i * 20), 0, "string", s.Letter))],
-        Rows(instrument, (_, sounding) => [.. technique.Single(null, 0, sounding).OrderBy(w => w.Cost)], w => [w.Code[..1], w.Code.Split('@')[0][1..], HalfSteps(neck, w)]), [],
+        Rows(instrument, (_, sounding) => technique.OfChart(sounding), w => [w.Code[..1], w.Code.Split('@')[0][1..], HalfSteps(neck, w)]), [],
         "Computed from the open strings and the frames of the hand; frames from memory. Positions are numbered as the house rules say.");
 
     private static string HalfSteps(Neck neck, Candidate way)

@@ -56,6 +56,9 @@ public sealed class FingeringChart(string kind, IReadOnlyList<ChartKey> keys, IR
     /// <summary>Where it comes from, and the level that it is for.</summary>
     public string Source => source;
 
+    /// <summary>The chart with some of its notes.</summary>
+    public FingeringChart Only(Func<ChartNote, bool> isKept) => new(kind, keys, [.. notes.Where(isKept)], trills, source);
+
     /// <summary>The fingerings of a written key number; empty where the chart has none.</summary>
     public IReadOnlyList<Fingering> At(int written) => _byKey.TryGetValue(written, out var note) ? note.Fingerings : [];
 

@@ -25,6 +25,9 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         return [.. ways.Select(w => w with { IsUsual = w == usual })];
     }
 
+    /// <summary>The ways of a key for a chart: those of the first position first.</summary>
+    internal IReadOnlyList<Candidate> OfChart(int midi) => [.. Single(null, 0, midi).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
+
     /// <summary>Every way to stop one key.</summary>
     internal IEnumerable<Candidate> Single(Passage? passage, int place, int midi)
     {
@@ -80,7 +83,7 @@ public sealed class StringTechnique(Neck neck) : ITechnique
             + (neck.FollowsLetters && hand.Offset == 2 && written is { } pitch && LettersAbove(s, pitch) != f.Finger ? StringCosts.OtherLetter : 0);
         var finger = f.Finger == Necks.Thumb ? "T" : f.Finger.ToString(CultureInfo.InvariantCulture);
         var code = neck.Strings[s].Letter + finger + f.Sign + (hand.Name == "1" ? "" : $"@{hand.Name}");
-        return new Candidate(code, Math.Round(cost, 3), f.Finger == 4 && hand.Offset == 2 ? "fourth finger: the tone matches, and the bow stays" : hand.HasThumb ? "thumb position" : "", new StringState(s, f.Finger, hand.Offset).Packed);
+        return new Candidate(code, Math.Round(cost, 3), f.Finger == 4 && hand.Offset == 2 && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above) ? "fourth finger: the tone matches, and the bow stays" : hand.HasThumb ? "thumb position" : "", new StringState(s, f.Finger, hand.Offset).Packed);
     }
 
     // In first position a finger a letter: A♭ on the D string is a low four, G♯ a high three.

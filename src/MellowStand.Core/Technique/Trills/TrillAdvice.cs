@@ -10,8 +10,18 @@ public sealed record TrillAdvice(string Quality, string How)
 {
     private static readonly Dictionary<string, string> Fingers = new()
     {
-        ["LT"] = "left thumb", ["L1"] = "left first finger", ["L2"] = "left second finger", ["L3"] = "left ring finger", ["L4"] = "left little finger", ["LP"] = "left palm", ["RP"] = "right palm",
-        ["RT"] = "right thumb", ["R1"] = "right first finger", ["R2"] = "right second finger", ["R3"] = "right ring finger", ["R4"] = "right little finger",
+        ["LT"] = "left thumb",
+        ["L1"] = "left first finger",
+        ["L2"] = "left second finger",
+        ["L3"] = "left ring finger",
+        ["L4"] = "left little finger",
+        ["LP"] = "left palm",
+        ["RP"] = "right palm",
+        ["RT"] = "right thumb",
+        ["R1"] = "right first finger",
+        ["R2"] = "right second finger",
+        ["R3"] = "right ring finger",
+        ["R4"] = "right little finger",
     };
 
     /// <summary>The best fingering of a trill on a chart.</summary>

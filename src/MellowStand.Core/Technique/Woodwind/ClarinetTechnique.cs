@@ -31,7 +31,7 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
     };
 
     /// <inheritdoc/>
-    protected override string? Missing(int written) => written < lowest ? "needs keys that go lower" : null;
+    public override string? Missing(int written) => written < lowest ? "needs keys that go lower" : null;
 
     private const string Alternate = "the little fingers alternate";
 

@@ -18,7 +18,7 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
     };
 
     /// <inheritdoc/>
-    protected override string? Missing(int written) => written == 59 && !lowB ? "needs a low B foot" : null;
+    public override string? Missing(int written) => written == 59 && !lowB ? "needs a low B foot" : null;
 
     private Candidate? BFlat(Passage passage, int place, string code)
     {

@@ -20,7 +20,7 @@ public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bo
     };
 
     /// <inheritdoc/>
-    protected override string? Missing(int written) => written == 57 && !lowA ? "needs a low A key" : null;
+    public override string? Missing(int written) => written == 57 && !lowA ? "needs a low A key" : null;
 
     private static Candidate? BFlat(Passage passage, int place, string code)
     {

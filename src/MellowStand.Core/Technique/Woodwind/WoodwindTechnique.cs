@@ -36,7 +36,7 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
     protected abstract Candidate? Judge(Passage passage, int place, string code);
 
     /// <summary>Why this instrument cannot play a written key that others of its kind can; null when it can.</summary>
-    protected virtual string? Missing(int written) => null;
+    public virtual string? Missing(int written) => null;
 
     /// <summary>A way that costs nothing by itself where it is the usual one.</summary>
     protected static Candidate Way(string code, double cost, string why, bool usual) => new(code, Math.Round(cost, 3), why) { IsUsual = usual };

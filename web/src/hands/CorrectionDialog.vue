@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { App as AApp, Button as AButton, Input as AInput, Modal as AModal } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, take, type Schemas } from '../api/client'
+import { keys } from '../api/queries'
+import PickOne from '../common/PickOne.vue'
+import FingerDiagram from './FingerDiagram.vue'
+
+/** Corrects how a fingering stands, or what it presses; or adds one. */
+const props = defineProps<{
+  chart: Schemas['ChartView']
+  note: Schemas['ChartNoteView']
+  fingering: Schemas['FingeringView'] | null
+}>()
+const emit = defineEmits<{ close: [] }>()
+const queries = useQueryClient()
+const { message } = AApp.useApp()
+const code = ref(props.fingering?.code ?? '')
+const standing = ref(
+  props.fingering?.standing ?? (props.fingering?.code === props.note.fingerings[0]?.code ? 'usual' : 'alternate'),
+)
+const remark = ref(props.fingering?.standing ? props.fingering.when : '')
+const pressed = ref<string[]>([...(props.fingering?.keys ?? [])])
+const refused = ref('')
+const isKeys = computed(() => props.chart.kind === 'keys')
+const standings = [
+  { value: 'usual', label: 'usual: taken untold' },
+  { value: 'alternate', label: 'alternate: may be taken' },
+  { value: 'avoid', label: 'avoid: only when all else is worse' },
+  { value: 'never', label: 'never' },
+]
+const toggle = (key: string) => {
+  pressed.value = pressed.value.includes(key) ? pressed.value.filter((k) => k !== key) : [...pressed.value, key]
+}
+
+async function run(act: () => Promise<unknown>, words: string) {
+  try {
+    await act()
+    await queries.invalidateQueries({ queryKey: keys.charts })
+    await queries.invalidateQueries({ queryKey: ['piece'] })
+    message.success(words)
+    emit('close')
+  } catch (e) {
+    refused.value = (e as Error).message
+  }
+}
+const save = () =>
+  run(
+    () =>
+      take(
+        api.PUT('/api/charts/{instrument}/corrections', {
+          params: { path: { instrument: props.chart.instrument } },
+          body: {
+            written: props.note.midi,
+            code: code.value.trim(),
+            standing: standing.value,
+            keys: isKeys.value ? pressed.value : [],
+            remark: remark.value,
+          },
+        }),
+      ),
+    'Corrected. Every plan follows it from now on.',
+  )
+const takeBack = () =>
+  run(
+    () =>
+      take(
+        api.DELETE('/api/charts/{instrument}/corrections/{written}/{code}', {
+          params: { path: { instrument: props.chart.instrument, written: props.note.midi, code: code.value } },
+        }),
+      ),
+    'Taken back: the chart is as it came.',
+  )
+</script>
+
+<template>
+  <AModal
+    open
+    :title="fingering ? `${note.written}: ${fingering.code}` : `A fingering for ${note.written}`"
+    ok-text="Correct the chart"
+    width="560px"
+    @ok="save"
+    @cancel="emit('close')"
+  >
+    <div class="two">
+      <FingerDiagram :kind="chart.kind" :layout="chart.keys" :pressed="pressed" />
+      <div class="grid">
+        <label v-if="!fingering" class="field"
+          >Short name <AInput v-model:value="code" :maxlength="24" placeholder="e.g. long" />
+        </label>
+        <div class="field">
+          <span>How it stands</span>
+          <PickOne v-model:value="standing" label="How it stands" :options="standings" />
+        </div>
+        <label class="field">When it is taken, or why not <AInput v-model:value="remark" :maxlength="160" /></label>
+        <fieldset v-if="isKeys">
+          <legend>Pressed</legend>
+          <button
+            v-for="k in chart.keys"
+            :key="k.id"
+            type="button"
+            :aria-pressed="pressed.includes(k.id)"
+            @click="toggle(k.id)"
+          >
+            {{ k.id }}
+          </button>
+        </fieldset>
+        <p v-if="refused" role="alert">{{ refused }}</p>
+        <AButton v-if="fingering?.standing" size="small" @click="takeBack">Take the correction back</AButton>
+      </div>
+    </div>
+  </AModal>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 20px;
+}
+.grid {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 6px 8px;
+  margin: 0;
+}
+fieldset button {
+  min-width: 34px;
+  margin: 2px;
+  padding: 2px 6px;
+  border: 1px solid #cfc4b2;
+  border-radius: 3px;
+  background: var(--card);
+  font: inherit;
+  font-size: 13px;
+  cursor: pointer;
+}
+fieldset button[aria-pressed='true'] {
+  background: var(--plum);
+  color: var(--card);
+}
+</style>
