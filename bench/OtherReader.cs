@@ -9,8 +9,6 @@ namespace MellowStand.Bench;
 /// <summary>Our reading beside that of a MusicXML reader from npm (musicxml-io), on the same bytes and machine in the same run.</summary>
 internal static class OtherReader
 {
-    private const int Rounds = 15;
-
     public static void Compare()
     {
         var bytes = Generated.Score(24, 160);
@@ -18,14 +16,14 @@ internal static class OtherReader
         File.WriteAllBytes(file, bytes);
         try
         {
-            var bare = Median(() => XDocument.Load(new MemoryStream(bytes)));
-            var ours = Median(() => ScoreReader.Read(bytes));
+            var bare = Ratios.Median(() => XDocument.Load(new MemoryStream(bytes)));
+            var ours = Ratios.Median(() => ScoreReader.Read(bytes));
             var tenfold = Generated.Score(24, 1600);
-            Say("our reading to a bare load", ours / bare);
-            Say("reading ten times the measures", Median(() => ScoreReader.Read(tenfold)) / ours);
+            Ratios.Say("our reading to a bare load", ours / bare);
+            Ratios.Say("reading ten times the measures", Ratios.Median(() => ScoreReader.Read(tenfold)) / ours);
             Stations(bytes, ours);
             var theirs = Node(file);
-            Say("our reading to the npm reader's parse", ours / theirs);
+            Ratios.Say("our reading to the npm reader's parse", ours / theirs);
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"bytes held per note: {HeldPerNote(bytes):0}"));
         }
         finally
@@ -40,39 +38,23 @@ internal static class OtherReader
         var score = ScoreReader.Read(bytes);
         foreach (var (name, work) in new (string, Func<Score, int>)[] { ("study", Work.Study), ("unify", Work.Unify) })
         {
-            var once = Median(() => work(score));
-            Say($"{name} to reading", once / reading);
-            Say($"{name} of 24 x 320 to 24 x 160", Of(24, 320) / once);
-            Say($"{name} of 48 x 160 to 24 x 160", Of(48, 160) / once);
-            Say($"{name} of 48 x 320 to 24 x 160", Of(48, 320) / once);
+            var once = Ratios.Median(() => work(score));
+            Ratios.Say($"{name} to reading", once / reading);
+            Ratios.Say($"{name} of 24 x 320 to 24 x 160", Of(24, 320) / once);
+            Ratios.Say($"{name} of 48 x 160 to 24 x 160", Of(48, 160) / once);
+            Ratios.Say($"{name} of 48 x 320 to 24 x 160", Of(48, 320) / once);
 
             double Of(int parts, int measures)
             {
                 var larger = ScoreReader.Read(Generated.Score(parts, measures));
-                return Median(() => work(larger));
+                return Ratios.Median(() => work(larger));
             }
         }
     }
 
-    private static void Say(string what, double ratio) => Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio {what}: {ratio:0.00}"));
-
-    private static double Median(Func<object> act)
-    {
-        for (var i = 0; i < 5; i++) act();
-        var times = new List<double>();
-        for (var i = 0; i < Rounds; i++)
-        {
-            var clock = Stopwatch.StartNew();
-            GC.KeepAlive(act());
-            times.Add(clock.Elapsed.TotalMilliseconds);
-        }
-
-        return times.Order().ElementAt(Rounds / 2);
-    }
-
     private static double Node(string file)
     {
-        using var node = Process.Start(new ProcessStartInfo("node", ["bench/reader.mjs", file, Rounds.ToString(CultureInfo.InvariantCulture)]) { RedirectStandardOutput = true })!;
+        using var node = Process.Start(new ProcessStartInfo("node", ["bench/reader.mjs", file, Ratios.Rounds.ToString(CultureInfo.InvariantCulture)]) { RedirectStandardOutput = true })!;
         var said = node.StandardOutput.ReadToEnd();
         node.WaitForExit();
         return double.Parse(said, CultureInfo.InvariantCulture);

@@ -11,6 +11,13 @@ using MellowStand.Bench;
 if (args.Contains("quick"))
 {
     OtherReader.Compare();
+    HandsOfAPart.Compare();
+    return;
+}
+
+if (args.Contains("hands"))
+{
+    HandsOfAPart.Compare();
     return;
 }
 
@@ -30,3 +37,4 @@ foreach (var summary in new[] { BenchmarkRunner.Run<WholeWork>(config), Benchmar
 
 Console.WriteLine();
 OtherReader.Compare();
+HandsOfAPart.Compare();

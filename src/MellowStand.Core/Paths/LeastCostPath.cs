@@ -2,13 +2,15 @@ namespace MellowStand.Core.Paths;
 
 /// <summary>The cheapest way through layers of candidates, and the cheapest through every one of them.</summary>
 /// <remarks>Dynamic programming from both ends (A. Viterbi, "Error bounds for convolutional codes", 1967, with a backward pass), so that the price of each alternative is known
-/// too. Exact: checked against exhaustive search in the tests of the stations that use it.</remarks>
+/// too. Exact: checked against exhaustive search in the tests of the stations that use it. Each cost is asked for once.</remarks>
 /// <typeparam name="T">A candidate.</typeparam>
 public sealed class LeastCostPath<T>
 {
     private readonly IReadOnlyList<IReadOnlyList<T>> _layers;
-    private readonly Func<int, T, double> _own;
-    private readonly Func<int, T, T, double> _change;
+
+    // Own costs of each layer, and for each layer but the first the costs of going in: [to][from].
+    private readonly double[][] _own;
+    private readonly double[][][] _change;
 
     /// <summary>Finds the path.</summary>
     /// <param name="layers">The candidates of each place; none of the layers is empty.</param>
@@ -16,10 +18,12 @@ public sealed class LeastCostPath<T>
     /// <param name="change">The cost of going into a place from the candidate before it to its own.</param>
     public LeastCostPath(IReadOnlyList<IReadOnlyList<T>> layers, Func<int, T, double> own, Func<int, T, T, double> change)
     {
-        (_layers, _own, _change) = (layers, own, change);
-        var forward = Pass(forwards: true);
-        var backward = Pass(forwards: false);
-        Through = [.. layers.Select((l, i) => (IReadOnlyList<double>)[.. l.Select((c, k) => forward[i][k] + backward[i][k] - own(i, c))])];
+        _layers = layers;
+        _own = [.. layers.Select((l, i) => l.Select(c => own(i, c)).ToArray())];
+        _change = [.. layers.Select((l, i) => i == 0 ? [] : l.Select(to => layers[i - 1].Select(from => change(i, from, to)).ToArray()).ToArray())];
+        var forward = Forward();
+        var backward = Backward();
+        Through = [.. forward.Select((row, i) => (IReadOnlyList<double>)[.. row.Select((cost, k) => cost + backward[i][k] - _own[i][k])])];
         Places = Trace(forward);
         Cost = layers.Count == 0 ? 0 : forward[^1].Min();
     }
@@ -36,22 +40,15 @@ public sealed class LeastCostPath<T>
     /// <summary>The candidate taken in a layer.</summary>
     public T this[int layer] => _layers[layer][Places[layer]];
 
-    private List<double[]> Pass(bool forwards)
+    private double[][] Forward()
     {
-        var table = _layers.Select((l, i) => l.Select(c => _own(i, c)).ToArray()).ToList();
-        for (var step = 1; step < _layers.Count; step++)
+        var table = Copy();
+        for (var i = 1; i < table.Length; i++)
         {
-            var i = forwards ? step : _layers.Count - 1 - step;
-            var other = forwards ? i - 1 : i + 1;
-            for (var k = 0; k < _layers[i].Count; k++)
+            for (var k = 0; k < table[i].Length; k++)
             {
                 var best = double.MaxValue;
-                for (var o = 0; o < _layers[other].Count; o++)
-                {
-                    var change = forwards ? _change(i, _layers[other][o], _layers[i][k]) : _change(other, _layers[i][k], _layers[other][o]);
-                    best = Math.Min(best, table[other][o] + change);
-                }
-
+                for (var o = 0; o < table[i - 1].Length; o++) best = Math.Min(best, table[i - 1][o] + _change[i][k][o]);
                 table[i][k] += best;
             }
         }
@@ -59,18 +56,35 @@ public sealed class LeastCostPath<T>
         return table;
     }
 
-    private int[] Trace(List<double[]> forward)
+    private double[][] Backward()
+    {
+        var table = Copy();
+        for (var i = table.Length - 2; i >= 0; i--)
+        {
+            for (var k = 0; k < table[i].Length; k++)
+            {
+                var best = double.MaxValue;
+                for (var o = 0; o < table[i + 1].Length; o++) best = Math.Min(best, table[i + 1][o] + _change[i + 1][o][k]);
+                table[i][k] += best;
+            }
+        }
+
+        return table;
+    }
+
+    private int[] Trace(double[][] forward)
     {
         var path = new int[_layers.Count];
         if (path.Length == 0) return path;
         path[^1] = Array.IndexOf(forward[^1], forward[^1].Min());
         for (var i = path.Length - 1; i > 0; i--)
         {
-            var to = _layers[i][path[i]];
-            var costs = _layers[i - 1].Select((from, k) => forward[i - 1][k] + _change(i, from, to)).ToArray();
+            var costs = forward[i - 1].Select((cost, o) => cost + _change[i][path[i]][o]).ToArray();
             path[i - 1] = Array.IndexOf(costs, costs.Min());
         }
 
         return path;
     }
+
+    private double[][] Copy() => [.. _own.Select(row => (double[])row.Clone())];
 }

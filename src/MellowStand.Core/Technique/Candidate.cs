@@ -23,6 +23,12 @@ public sealed record Candidate(string Code, double Cost, string Why, int State =
 /// <param name="SlurredFrom">True when a slur leads into it.</param>
 public sealed record Step(Note Note, Pitch Written, double? Before, bool SlurredFrom)
 {
+    /// <summary>The written key number.</summary>
+    public int Key { get; } = Written.Midi;
+
+    /// <summary>The written pitch class.</summary>
+    public int PitchClass { get; } = Written.PitchClass;
+
     /// <summary>Sounding keys of all that is struck at once, the lowest first; one for a single note, none for an unpitched sound.</summary>
     public IReadOnlyList<int> Chord { get; init; } = [];
 }
@@ -33,6 +39,9 @@ public interface ITechnique
     /// <summary>Ways to play the note at a place of the passage; empty when it cannot be played.</summary>
     IReadOnlyList<Candidate> Ways(Passage passage, int place);
 
-    /// <summary>What the change from one way to the next costs, with the reason when it is worth telling.</summary>
-    (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to);
+    /// <summary>What the change from one way to the next costs.</summary>
+    double Change(Passage passage, int place, Candidate from, Candidate to);
+
+    /// <summary>Why the change is worth telling, or null.</summary>
+    string? Reason(Passage passage, int place, Candidate from, Candidate to) => null;
 }

@@ -15,7 +15,7 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
         var ways = inner.Ways(passage, place);
-        var own = _byKey[passage.Steps[place].Written.Midi].ToDictionary(c => c.Code, StringComparer.Ordinal);
+        var own = _byKey[passage.Steps[place].Key].ToDictionary(c => c.Code, StringComparer.Ordinal);
         if (own.Count == 0) return ways;
         var kept = ways.Where(w => !own.TryGetValue(w.Code, out var c) || c.Standing != "never").ToList();
         if (kept.Count == 0) return ways;
@@ -24,7 +24,10 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     }
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to) => inner.Change(passage, place, from, to);
+    public double Change(Passage passage, int place, Candidate from, Candidate to) => inner.Change(passage, place, from, to);
+
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to) => inner.Reason(passage, place, from, to);
 
     private static Candidate Stand(Candidate way, ChartCorrection? own, string? preferred)
     {

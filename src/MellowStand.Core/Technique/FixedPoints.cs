@@ -8,9 +8,12 @@ namespace MellowStand.Core.Technique;
 /// "technical".</remarks>
 internal static class FixedPoints
 {
+    private static readonly HashSet<string> Fixing = ["other-technical", "fingering", "thumb-position", "open-string"];
+
     /// <summary>The code that a note's marks ask for, or null.</summary>
     public static string? Of(IReadOnlyList<Candidate> ways, Note note, Instrument instrument)
     {
+        if (!note.Marks.Any(m => Fixing.Contains(m.Name))) return null;
         var texts = note.Marks.Where(m => m.Name is "other-technical" or "fingering" && m.Value is not null).Select(m => m.Value!).ToList();
         if (note.Has("thumb-position")) return ways.FirstOrDefault(w => w.Code.Length > 1 && w.Code[1] == 'T')?.Code;
         if (note.Has("open-string")) return ways.FirstOrDefault(w => w.Code.EndsWith('0') && w.Code.Length == 2)?.Code;

@@ -20,9 +20,8 @@ public sealed class Passage
         (Score, Part, House, _quarterBpm) = (score, part, house, quarterBpm);
         var slurred = SlurredNotes(part);
         var isPitched = part.Notes.Any(n => n.Kind == NoteKind.Pitched);
-        var groups = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && n.Sounds && !n.IsCue && !n.IsTieContinuation && (!isPitched || n.Top is not null))
-            .GroupBy(n => (n.Onset, n.IsGrace ? n.Id : "")).Select(g => g.OrderBy(n => n.TopSounding).ToList()).ToList();
-        var notes = groups.Select(g => g[^1]).ToList();
+        var groups = Struck(part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && n.Sounds && !n.IsCue && !n.IsTieContinuation && (!isPitched || n.Top is not null)));
+        var notes = groups.ConvertAll(g => g.Count == 1 ? g[0] : g.MaxBy(n => n.TopSounding)!);
         Steps = [.. notes.Select((n, i) => new Step(n, n.Top ?? default, i == 0 || IsAfterRest(notes[i - 1], n) ? null : Seconds(notes[i - 1], n), slurred.Contains(n.Id)) { Chord = Keys(groups[i]) })];
     }
 
@@ -48,7 +47,7 @@ public sealed class Passage
         if (at < 0 || at >= Steps.Count) return null;
         for (var i = Math.Min(place, at) + 1; i <= Math.Max(place, at); i++)
             if (Steps[i].Before is null) return null;
-        return Steps[at].Written.PitchClass;
+        return Steps[at].PitchClass;
     }
 
     /// <summary>True when one of the pitch classes stands within so many notes before or after, with no rest between.</summary>
@@ -80,8 +79,30 @@ public sealed class Passage
     /// <summary>Seconds from the start of one note to the start of a later one, at the tempo of the first.</summary>
     public double SecondsBetween(int from, int to) => (Steps[to].Note.Onset - Steps[from].Note.Onset).Value * 60 / _quarterBpm(Steps[from].Note.MeasureIndex);
 
+    // Notes that begin together are struck at once, whatever their voice; a grace stands alone.
+    private static List<List<Note>> Struck(IEnumerable<Note> notes)
+    {
+        var groups = new List<List<Note>>();
+        var open = new Dictionary<Fraction, List<Note>>();
+        foreach (var note in notes)
+        {
+            if (!note.IsGrace && open.TryGetValue(note.Onset, out var group))
+            {
+                group.Add(note);
+                continue;
+            }
+
+            groups.Add([note]);
+            if (!note.IsGrace) open[note.Onset] = groups[^1];
+        }
+
+        return groups;
+    }
+
     // Sounding keys of all that is struck at once, the lowest first.
-    private static IReadOnlyList<int> Keys(List<Note> group) => [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
+    private static IReadOnlyList<int> Keys(List<Note> group) => group is [{ Heads: [{ Sounding: var only }] }]
+        ? only is { } key ? [key] : []
+        : [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
 
     private static bool IsAfterRest(Note before, Note note) => note.Onset > before.Onset + before.SoundingDuration;
 

@@ -23,38 +23,50 @@ public static class Solver
     /// <summary>Solves a passage.</summary>
     /// <param name="technique">The instrument.</param>
     /// <param name="passage">The notes.</param>
-    /// <param name="isFixed">The code that must be taken at a place, or null where the engine is free.</param>
-    public static Solution Solve(ITechnique technique, Passage passage, Func<int, string?>? isFixed = null)
+    /// <param name="isFixed">The code that must be taken at a place of some ways, or null where the engine is free.</param>
+    public static Solution Solve(ITechnique technique, Passage passage, Func<int, IReadOnlyList<Candidate>, string?>? isFixed = null)
     {
-        var places = Enumerable.Range(0, passage.Steps.Count).Where(i => technique.Ways(passage, i).Count > 0).ToList();
-        if (places.Count == 0) return new Solution(0, [], []);
-        var ways = places.Select(i => Allowed(technique.Ways(passage, i), isFixed?.Invoke(i))).ToList();
-        var path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, (i, from, to) => Into(technique, passage, places, i, from, to).Cost);
+        var all = passage.Steps.Select((_, i) => (Place: i, Ways: technique.Ways(passage, i))).Where(x => x.Ways.Count > 0).ToList();
+        if (all.Count == 0) return new Solution(0, [], []);
+        var places = all.Select(x => x.Place).ToList();
+        var ways = all.Select(x => Allowed(x.Ways, isFixed?.Invoke(x.Place, x.Ways))).ToList();
+        var path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, (i, from, to) => Into(technique, passage, places, i, from, to));
         var choices = new List<Choice>();
         var costs = new List<double>();
         for (var i = 0; i < places.Count; i++)
         {
             var way = path[i];
-            var change = i == 0 ? (Cost: 0.0, Why: null) : Into(technique, passage, places, i, path[i - 1], way);
-            costs.Add(Math.Round(way.Cost + change.Cost, 4));
-            var others = ways[i].Select((c, k) => (c.Code, Cost: Math.Round(path.Through[i][k], 3))).Where((_, k) => k != path.Places[i]).OrderBy(o => o.Cost).ToList();
-            choices.Add(new Choice(places[i], way, !way.IsUsual && ways[i].Count > 1, change.Why ?? way.Why, others));
+            var joined = i > 0 && places[i] == places[i - 1] + 1;
+            costs.Add(Math.Round(way.Cost + (i == 0 ? 0 : Into(technique, passage, places, i, path[i - 1], way)), 4));
+            var why = joined && passage.Steps[places[i]].Before is not null ? technique.Reason(passage, places[i], path[i - 1], way) : null;
+            choices.Add(new Choice(places[i], way, !way.IsUsual && ways[i].Count > 1, why ?? way.Why, Others(ways[i], path.Through[i], path.Places[i])));
         }
 
         return new Solution(Math.Round(path.Cost, 4), choices, costs);
     }
 
-    private static List<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)
+    // The other ways with the cost of the whole path through each, the cheapest first.
+    private static (string Code, double Cost)[] Others(IReadOnlyList<Candidate> ways, IReadOnlyList<double> through, int taken)
+    {
+        if (ways.Count == 1) return [];
+        var others = new (string Code, double Cost)[ways.Count - 1];
+        for (int k = 0, to = 0; k < ways.Count; k++)
+            if (k != taken) others[to++] = (ways[k].Code, Math.Round(through[k], 3));
+        Array.Sort(others, (a, b) => a.Cost.CompareTo(b.Cost));
+        return others;
+    }
+
+    private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)
     {
         var chosen = code is null ? [] : ways.Where(w => w.Code == code).ToList();
-        return chosen.Count > 0 ? chosen : [.. ways];
+        return chosen.Count > 0 ? chosen : ways;
     }
 
     // A rest leaves the hand time: a quarter of the cost. A note that the chart does not hold breaks the path.
-    private static (double Cost, string? Why) Into(ITechnique technique, Passage passage, List<int> places, int i, Candidate from, Candidate to)
+    private static double Into(ITechnique technique, Passage passage, List<int> places, int i, Candidate from, Candidate to)
     {
-        if (places[i] != places[i - 1] + 1) return (0, null);
-        var (cost, why) = technique.Change(passage, places[i], from, to);
-        return passage.Steps[places[i]].Before is null ? (cost * 0.25, null) : (cost, why);
+        if (places[i] != places[i - 1] + 1) return 0;
+        var cost = technique.Change(passage, places[i], from, to);
+        return passage.Steps[places[i]].Before is null ? cost * 0.25 : cost;
     }
 }

@@ -111,11 +111,11 @@ public static class TechniqueCatalog
         return new TechniqueSetup(technique, new(() => ComputedCharts.Valves(instrument, valves, false, (_, sounding) => technique.Of(sounding))));
     };
 
-    private static Make Strings(Neck neck) => (instrument, _, _) =>
+    private static Make Strings(Neck neck)
     {
         var technique = new StringTechnique(neck);
-        return new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
-    };
+        return (instrument, _, _) => new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
+    }
 
     private static TechniqueSetup Sticks(ITechnique technique, Hands _) => new(technique, null);
 }

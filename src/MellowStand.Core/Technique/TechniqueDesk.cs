@@ -64,7 +64,7 @@ public static class TechniqueDesk
         if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup) return null;
         var technique = setup.Technique;
         var passage = new Passage(score, part, from, to, house, quarterBpm);
-        var solution = Solver.Solve(technique, passage, i => FixedPoints.Of(technique.Ways(passage, i), passage.Steps[i].Note, instrument!));
+        var solution = Solver.Solve(technique, passage, (i, ways) => FixedPoints.Of(ways, passage.Steps[i].Note, instrument!));
         return new TechniquePlan(passage, solution, technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(passage, solution) : [], Trouble(passage, solution))
         {
             Chart = setup.Chart,

@@ -36,7 +36,7 @@ public sealed class DynamicDifferences : IDifferenceRule
             var last = begins ? LastAlike(line, lines, i, levels) : i;
             var changes = readings.Select(r => r.Has).Distinct().ToDictionary(has => has, has => (IReadOnlyList<MarkChange>)[.. readings.Select((r, k) => (r, Note: line.Notes[k][place])).Where(x => x.r.Has != has)
                 .Select(x => Change(x.r, Printed(x.Note), has)).Where(c => c.Added.Count + c.Removed.Count > 0)]);
-            yield return context.Difference(Kind, line, i, last, readings, changes, ProposalRules.ForMarks(context, readings), balance && printed.All(p => p.Count > 0));
+            yield return context.Difference(Kind, line, i, last, readings, changes, ProposalRules.ForLevels(context, readings, IsOnTop(context, line, i)), balance && printed.All(p => p.Count > 0));
         }
     }
 
@@ -55,6 +55,15 @@ public sealed class DynamicDifferences : IDifferenceRule
         var last = from;
         while (last + 1 < line.Notes[0].Count && lines.Select(l => l.At(line.Notes[0][last + 1].Onset)?.Level).SequenceEqual(levels)) last++;
         return last;
+    }
+
+    // No part outside the line sounds higher in the measure.
+    private static bool IsOnTop(UnifyContext context, SharedLine line, int place)
+    {
+        var measure = line.Notes[0][place].MeasureIndex;
+        int Highest(Part part) => part.Measures[measure].Notes.Where(n => n.TopSounding is not null).Select(n => n.TopSounding!.Value).DefaultIfEmpty(0).Max();
+        var own = line.Voices.Select(v => v.Part).ToHashSet();
+        return own.Max(Highest) >= context.Score.Parts.Where(p => !own.Contains(p)).Select(Highest).DefaultIfEmpty(0).Max();
     }
 
     // The same distance wherever both print a level, at two places or more.

@@ -1,8 +1,10 @@
+using MellowStand.Core.Notation;
+
 namespace MellowStand.Core.Unify;
 
 /// <summary>Which of several readings wins.</summary>
 /// <remarks>A leader that the director has set decides everything. Without one, in this order: a mark present beats a mark forgotten; the longer of two printed slurs (house rule); the
-/// first part of the line; the reading of most parts; the reading of the same music elsewhere. Common practice, no published source.</remarks>
+/// first part of the line; the reading of most parts; the reading of the same music elsewhere; the level that the balance asks for. Common practice, no published source.</remarks>
 internal static class ProposalRules
 {
     public static Proposal ForMarks(UnifyContext context, IReadOnlyList<Reading> readings)
@@ -17,6 +19,22 @@ internal static class ProposalRules
             return Make(readings, leaderHas, "leader", $"{context.NameOf(leader)} leads the line, and its reading decides.");
         var most = readings.Where(r => r.Has.Length > 0).GroupBy(r => r.Has).MaxBy(g => g.Count())!;
         return Make(readings, most.Key, "most", $"{context.NameOf(leader)}, which leads, prints nothing here; {most.Count()} of the others agree.");
+    }
+
+    /// <summary>Levels: as marks; where the leader prints none and the others are even, what the balance asks for.</summary>
+    /// <param name="context">What the rules share.</param>
+    /// <param name="readings">What each part has.</param>
+    /// <param name="isOnTop">True where the line sounds above all other parts, so that it must be heard.</param>
+    public static Proposal ForLevels(UnifyContext context, IReadOnlyList<Reading> readings, bool isOnTop)
+    {
+        var usual = ForMarks(context, readings);
+        if (usual.Rule != "most") return usual;
+        var groups = readings.Where(r => r.Has.Length > 0).GroupBy(r => r.Has).OrderByDescending(g => g.Count()).ToList();
+        var even = groups.Where(g => g.Count() == groups[0].Count() && DynamicLevels.LevelAfter(g.Key) is not null).Select(g => g.Key).ToList();
+        if (even.Count < 2) return usual;
+        var asked = isOnTop ? even.MaxBy(DynamicLevels.LevelAfter)! : even.MinBy(DynamicLevels.LevelAfter)!;
+        var where = isOnTop ? "The line is on top here and must be heard: the louder" : "Other parts sound above the line: the softer";
+        return Make(readings, asked, "balance", $"{where} of {string.Join(" and ", even)}, as the balance asks.");
     }
 
     public static Proposal ForSlurs(UnifyContext context, IReadOnlyList<Reading> readings, Dictionary<string, int> lengths)

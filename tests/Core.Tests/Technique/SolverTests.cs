@@ -104,7 +104,7 @@ public sealed class SolverTests
             if (place == passage.Steps.Count) return cost;
             var ways = all[place];
             if (ways.Count == 0) return Search(place + 1, null, cost);
-            return ways.Min(w => Search(place + 1, w, cost + w.Cost + (before is null ? 0 : technique.Change(passage, place, before, w).Cost)));
+            return ways.Min(w => Search(place + 1, w, cost + w.Cost + (before is null ? 0 : technique.Change(passage, place, before, w))));
         }
 
         return Search(0, null, 0);

@@ -20,7 +20,7 @@ public sealed record Tuning(int Place, Drum Drum, int? From, int To, double? Sec
 /// <c>Most</c> states are open, which school parts do not reach.</remarks>
 public static class TimpaniPlan
 {
-    private const int Most = 3000;
+    private const int Most = 40;
 
     /// <summary>Four drums.</summary>
     public static IReadOnlyList<Drum> Four { get; } = [new("32", 36, 45), new("29", 41, 48), new("26", 46, 53), new("23", 50, 57)];
@@ -34,21 +34,31 @@ public static class TimpaniPlan
     /// <returns>The tunings in order and what they cost.</returns>
     public static (double Cost, IReadOnlyList<Tuning> Tunings) Of(Passage passage, IReadOnlyList<Drum> drums)
     {
-        var open = new Dictionary<string, Set>(StringComparer.Ordinal) { [""] = new Set(new int[drums.Count], new int[drums.Count], 0, null) };
+        var at = Times(passage);
+        var open = new List<Set> { new(new int[drums.Count], new int[drums.Count], 0, null) };
         for (var i = 0; i < passage.Steps.Count; i++)
         {
             foreach (var key in passage.Steps[i].Chord)
             {
-                var next = open.Values.SelectMany(s => Strike(passage, drums, s, i, key)).GroupBy(s => s.Key, StringComparer.Ordinal).Select(g => g.MinBy(s => s.Cost)!).OrderBy(s => s.Cost).Take(Most).ToList();
-                if (next.Count > 0) open = next.ToDictionary(s => s.Key, StringComparer.Ordinal);
+                var place = i;
+                var next = open.SelectMany(s => Strike(at, drums, s, place, key)).GroupBy(s => s.KeyAt(at, place)).Select(g => g.MinBy(s => s.Cost)!).OrderBy(s => s.Cost).Take(Most).ToList();
+                if (next.Count > 0) open = next;
             }
         }
 
-        var best = open.Values.MinBy(s => s.Cost)!;
+        var best = open.MinBy(s => s.Cost)!;
         return (Math.Round(best.Cost, 4), best.Trail());
     }
 
-    private static IEnumerable<Set> Strike(Passage passage, IReadOnlyList<Drum> drums, Set set, int place, int key)
+    // Seconds from the first note to each.
+    private static double[] Times(Passage passage)
+    {
+        var at = new double[passage.Steps.Count];
+        for (var i = 1; i < at.Length; i++) at[i] = at[i - 1] + passage.SecondsBetween(i - 1, i);
+        return at;
+    }
+
+    private static IEnumerable<Set> Strike(double[] at, IReadOnlyList<Drum> drums, Set set, int place, int key)
     {
         for (var d = 0; d < drums.Count; d++)
         {
@@ -60,7 +70,7 @@ public static class TimpaniPlan
             }
 
             var isFirst = set.Keys[d] == 0;
-            var seconds = isFirst ? (double?)null : passage.SecondsBetween(set.Struck[d], place);
+            var seconds = isFirst ? (double?)null : at[place] - at[set.Struck[d]];
             var needed = TimpaniCosts.Ready + (TimpaniCosts.PerHalfStep * Math.Abs(key - set.Keys[d]));
             var isShort = seconds < needed;
             var cost = isFirst ? TimpaniCosts.First : TimpaniCosts.Change + (Math.Abs(key - set.Keys[d]) * TimpaniCosts.Distance) + (isShort ? (needed - seconds!.Value) * TimpaniCosts.Haste : 0);
@@ -70,7 +80,19 @@ public static class TimpaniPlan
 
     private sealed record Set(int[] Keys, int[] Struck, double Cost, (Set Before, Tuning? Tuning)? Last)
     {
-        public string Key { get; } = string.Join(',', Keys) + ";" + string.Join(',', Struck);
+        // What the future can ask of a set: its keys, and when each drum was struck where that is not long ago.
+        public long KeyAt(double[] at, int place)
+        {
+            var key = 0L;
+            for (var d = 0; d < Keys.Length; d++)
+            {
+                var ago = place - Struck[d];
+                var isReady = ago > 30 || at[place] - at[Struck[d]] >= TimpaniCosts.LongAgo;
+                key = (key << 12) | ((long)Keys[d] << 5) | (isReady ? 31L : ago);
+            }
+
+            return key;
+        }
 
         public Set With(int drum, int key, int place, double cost, Tuning? tuning)
         {
@@ -96,6 +118,9 @@ internal static class TimpaniCosts
 {
     public const double Ready = 2;
     public const double PerHalfStep = 0.2;
+
+    /// <summary>Seconds after which any change is in time: an octave's.</summary>
+    public const double LongAgo = Ready + (12 * PerHalfStep);
     public const double First = 0.05;
     public const double Change = 0.5;
     public const double Distance = 0.04;

@@ -1,4 +1,4 @@
-using MellowStand.Core.Notation;
+using System.Collections.Concurrent;
 
 namespace MellowStand.Core.Technique.Slide;
 
@@ -15,6 +15,8 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     private const int OpenD = 26;
     private const int ValveState = 50;
 
+    private readonly ConcurrentDictionary<int, IReadOnlyList<Candidate>> _known = new();
+
     // Half steps of the partials above the fundamental.
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
 
@@ -22,18 +24,23 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     public IReadOnlyList<Candidate> Ways(Passage passage, int place) => Of(passage.Steps[place].Note.TopSounding!.Value);
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to)
     {
         var (a, b) = (PositionOf(from), PositionOf(to));
         var travel = Math.Abs(a - b);
         var seconds = passage.Steps[place].Before ?? 1;
         var valve = IsValve(from) != IsValve(to) ? 0.15 : 0;
         var fast = travel / seconds;
-        return (valve + (travel * SlideCosts.PerPosition) + (fast > SlideCosts.EasySpeed ? (fast - SlideCosts.EasySpeed) * SlideCosts.PerSpeed : 0), travel >= 4 ? $"{travel} positions from {from.Code}" : null);
+        return valve + (travel * SlideCosts.PerPosition) + (fast > SlideCosts.EasySpeed ? (fast - SlideCosts.EasySpeed) * SlideCosts.PerSpeed : 0);
     }
 
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to) => Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel ? $"{travel} positions from {from.Code}" : null;
+
     /// <summary>Every way to sound a key.</summary>
-    internal IReadOnlyList<Candidate> Of(int midi)
+    internal IReadOnlyList<Candidate> Of(int midi) => _known.GetOrAdd(midi, Find);
+
+    private IReadOnlyList<Candidate> Find(int midi)
     {
         var ways = new List<Candidate>();
         Add(ways, midi, OpenBb, 7, "");

@@ -26,17 +26,26 @@ public sealed class SnareTechnique : ITechnique
     }
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to)
     {
         var (before, note) = (passage.Steps[place - 1].Note, passage.Steps[place].Note);
         var seconds = passage.Steps[place].Before ?? 1;
         var same = from.Code == to.Code;
-        if (from.State == 2) return (0, null);
-        if (before.IsGrace && note.IsGrace) return same ? (0, "the grace notes of a drag are a double") : (0.4, null);
-        if (before.IsGrace) return same ? (1.5, null) : (0, "a flam: the grace with the other hand");
+        if (from.State == 2) return 0;
+        if (before.IsGrace && note.IsGrace) return same ? 0 : 0.4;
+        if (before.IsGrace) return same ? 1.5 : 0;
         // Where the right hand leads, the hands keep their places over a longer note.
-        if (same && passage.House["mallets"] == "right-leads" && IsOnTheHand(passage, place) == IsOnTheHand(passage, place - 1)) return (0, null);
-        return same ? (StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2), seconds < 0.3 ? "a double stroke" : null) : (0, null);
+        if (same && passage.House["mallets"] == "right-leads" && IsOnTheHand(passage, place) == IsOnTheHand(passage, place - 1)) return 0;
+        return same ? StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2) : 0;
+    }
+
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    {
+        if (from.State == 2) return null;
+        var (before, same) = (passage.Steps[place - 1].Note, from.Code == to.Code);
+        if (before.IsGrace) return passage.Steps[place].Note.IsGrace ? same ? "the grace notes of a drag are a double" : null : same ? null : "a flam: the grace with the other hand";
+        return same && passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
     }
 
     // The leading hand has every second place of the finest division in the measure: the beats, and their even parts.

@@ -25,15 +25,24 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     }
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to)
     {
         var seconds = passage.Steps[place].Before ?? 1;
-        var move = passage.Steps[place].Written.Midi - passage.Steps[place - 1].Written.Midi;
-        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal)) return (StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2), null);
-        if (from.Code == to.Code) return (StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2), seconds < 0.3 ? "a double stroke" : null);
-        var over = (to.Code == "R" && move < -4) || (to.Code == "L" && move > 4);
-        return (over ? StickCosts.Crossed : 0, over ? "one hand reaches over the other" : null);
+        var move = passage.Steps[place].Key - passage.Steps[place - 1].Key;
+        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal)) return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
+        if (from.Code == to.Code) return StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2);
+        return IsOver(move, to) ? StickCosts.Crossed : 0;
     }
+
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    {
+        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal)) return null;
+        if (from.Code == to.Code) return passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
+        return IsOver(passage.Steps[place].Key - passage.Steps[place - 1].Key, to) ? "one hand reaches over the other" : null;
+    }
+
+    private static bool IsOver(int move, Candidate to) => (to.Code == "R" && move < -4) || (to.Code == "L" && move > 4);
 }
 
 /// <summary>What sticking costs.</summary>

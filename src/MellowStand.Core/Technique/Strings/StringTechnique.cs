@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Globalization;
 using MellowStand.Core.Notation;
 
@@ -14,29 +15,45 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     // Half steps of the node above the open string, and what sounds there.
     private static readonly (int Node, int Sounds)[] Nodes = [(12, 12), (7, 19), (5, 24)];
 
+    private readonly ConcurrentDictionary<(int Midi, int Letter, bool Harmonic), IReadOnlyList<Candidate>> _known = new();
+
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        var note = passage.Steps[place].Note;
-        var keys = note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
+        var keys = passage.Steps[place].Note.Heads is [{ Sounding: { } only }] ? [only] : passage.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
         var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(passage, place, k)) : [];
         if (ways.Count == 0) ways = [.. Single(passage, place, keys[^1])];
-        var usual = ways.Where(IsFirst).DefaultIfEmpty(ways.FirstOrDefault()).MinBy(w => w?.Cost);
-        return [.. ways.Select(w => w with { IsUsual = w == usual })];
+        if (ways.Count == 0) return ways;
+        var usual = -1;
+        for (var i = 0; i < ways.Count; i++)
+            if (IsFirst(ways[i]) && (usual < 0 || ways[i].Cost < ways[usual].Cost)) usual = i;
+        usual = Math.Max(0, usual);
+        ways[usual] = ways[usual] with { IsUsual = true };
+        return ways;
     }
 
     /// <summary>The ways of a key for a chart: those of the first position first.</summary>
-    internal IReadOnlyList<Candidate> OfChart(int midi) => [.. Single(null, 0, midi).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
+    internal IReadOnlyList<Candidate> OfChart(int midi) => [.. Opens(null, 0, midi).Concat(Stops(midi, null, false)).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
 
-    /// <summary>Every way to stop one key.</summary>
-    internal IEnumerable<Candidate> Single(Passage? passage, int place, int midi)
+    // What is much dearer than the cheapest way is never taken.
+    private IEnumerable<Candidate> Single(Passage passage, int place, int midi)
     {
-        var harmonic = passage?.Steps[place].Note.Has("harmonic") ?? false;
-        var written = passage?.Steps[place].Note.Heads.FirstOrDefault(h => h.Sounding == midi)?.Written;
+        var note = passage.Steps[place].Note;
+        var written = note.Heads.First(h => h.Sounding == midi).Written;
+        return Opens(passage, place, midi).Concat(_known.GetOrAdd((midi, written?.Diatonic ?? -1, note.Has("harmonic")), k =>
+        {
+            var all = Stops(midi, written, k.Harmonic).OrderBy(w => w.Cost).ToList();
+            return [.. all.TakeWhile(w => w.Cost <= all[0].Cost + StringCosts.Reach).Take(StringCosts.MostWays)];
+        }));
+    }
+
+    private IEnumerable<Candidate> Opens(Passage? passage, int place, int midi) => Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi).Select(s => Open(passage, place, s));
+
+    private IEnumerable<Candidate> Stops(int midi, Pitch? written, bool harmonic)
+    {
         for (var s = 0; s < neck.Strings.Count; s++)
         {
             var above = midi - neck.Strings[s].Open;
-            if (above == 0) yield return Open(passage, place, s);
             if (above <= 0) continue;
             foreach (var (node, _) in Nodes.Where(n => n.Sounds == above && (harmonic || n.Node == 12))) yield return Harmonic(s, node, harmonic);
             foreach (var hand in neck.Places)
@@ -45,18 +62,29 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     }
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to)
     {
         var haste = Math.Clamp(0.25 / (passage.Steps[place].Before ?? 1), 0.4, 2);
         var (f, t) = (StringState.Of(from), StringState.Of(to));
         var crossing = Math.Abs(f.String - t.String) * StringCosts.PerCrossing;
-        // An open string leaves the hand where it is, and gives it time to move.
-        var shift = f.Offset == 0 || t.Offset == 0 || f.Offset == t.Offset ? 0 : (StringCosts.Shift + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep)) * haste;
-        var sameFinger = f.Offset == t.Offset && f.Offset > 0 && f.Finger == t.Finger;
-        var slides = sameFinger && f.String == t.String && from.Code != to.Code;
-        var leaps = sameFinger && f.String != t.String ? StringCosts.SameFingerAcross : 0;
-        return ((crossing * haste) + shift + (slides ? StringCosts.Slide * haste : 0) + leaps, slides ? "one finger would slide" : shift > 0 ? $"shift to {Named(to)}" : null);
+        var shift = Shifts(f, t) ? StringCosts.Shift + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep) : 0;
+        var leaps = SameFinger(f, t) && f.String != t.String ? StringCosts.SameFingerAcross : 0;
+        return ((crossing + shift + (Slides(f, t, from, to) ? StringCosts.Slide : 0)) * haste) + leaps;
     }
+
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    {
+        var (f, t) = (StringState.Of(from), StringState.Of(to));
+        return Slides(f, t, from, to) ? "one finger would slide" : Shifts(f, t) ? $"shift to {Named(to)}" : null;
+    }
+
+    // An open string leaves the hand where it is, and gives it time to move.
+    private static bool Shifts(StringState f, StringState t) => f.Offset != 0 && t.Offset != 0 && f.Offset != t.Offset;
+
+    private static bool SameFinger(StringState f, StringState t) => f.Offset == t.Offset && f.Offset > 0 && f.Finger == t.Finger;
+
+    private static bool Slides(StringState f, StringState t, Candidate from, Candidate to) => SameFinger(f, t) && f.String == t.String && from.Code != to.Code;
 
     // A place in words, from the code.
     private static string Named(Candidate to)
@@ -126,6 +154,8 @@ internal static class StringCosts
     public const double Stretched = 0.25;
     public const double DrawnBack = 0.1;
     public const double NoHarmonic = 3;
+    public const double Reach = 1.6;
+    public const int MostWays = 8;
     public const double OtherLetter = 0.3;
     public const double DoubleStop = 0.3;
     public const double FifthWithOneFinger = 0.4;

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+
 namespace MellowStand.Core.Technique.Valves;
 
 /// <summary>The double horn: an F side and a B♭ side, with the same three valves.</summary>
@@ -6,7 +8,10 @@ namespace MellowStand.Core.Technique.Valves;
 public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 {
     private const int FirstOnBFlat = 68;
+    private readonly ConcurrentDictionary<(int Written, int Sounding), IReadOnlyList<Candidate>> _known = new();
+
     private const int SideBit = 0b10000;
+    private const int MostWays = 5;
     private const double OtherSide = 0.35;
     private const double ChangeSide = 0.12;
     private const double ChangeSideInSlur = 0.4;
@@ -17,24 +22,29 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        return Of(passage.Steps[place].Written.Midi, passage.Steps[place].Note.TopSounding!.Value);
+        return Of(passage.Steps[place].Key, passage.Steps[place].Note.TopSounding!.Value);
     }
 
     /// <summary>Every way to sound a key.</summary>
-    internal IReadOnlyList<Candidate> Of(int written, int midi)
+    internal IReadOnlyList<Candidate> Of(int written, int midi) => _known.GetOrAdd((written, midi), k => Find(k.Written, k.Sounding));
+
+    private IReadOnlyList<Candidate> Find(int written, int midi)
     {
         var high = written >= FirstOnBFlat && isDouble;
         var flat = isDouble ? Side(BFlat.Of(midi), "Bb:", high ? 0 : OtherSide, SideBit) : [];
-        return [.. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0).Concat(flat).OrderBy(w => w.Cost).Select((w, i) => w with { IsUsual = i == 0 })];
+        return [.. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0).Concat(flat).OrderBy(w => w.Cost).Take(MostWays).Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to)
     {
-        var (cost, why) = F.Change(passage, place, from, to);
-        if (((from.State ^ to.State) & SideBit) == 0) return (cost, why);
-        return passage.Steps[place].SlurredFrom ? (cost + ChangeSideInSlur, "the side changes inside a slur") : (cost + ChangeSide, why);
+        var cost = F.Change(passage, place, from, to);
+        return ((from.State ^ to.State) & SideBit) == 0 ? cost : cost + (passage.Steps[place].SlurredFrom ? ChangeSideInSlur : ChangeSide);
     }
+
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to) =>
+        ((from.State ^ to.State) & SideBit) != 0 && passage.Steps[place].SlurredFrom ? "the side changes inside a slur" : F.Reason(passage, place, from, to);
 
     private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, string prefix, double cost, int bit) =>
         ways.Select(w => w with { Code = prefix + w.Code, Cost = Math.Round(w.Cost + cost, 3), State = w.State | bit });

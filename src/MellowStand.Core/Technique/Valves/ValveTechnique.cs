@@ -1,4 +1,4 @@
-using MellowStand.Core.Notation;
+using System.Collections.Concurrent;
 
 namespace MellowStand.Core.Technique.Valves;
 
@@ -12,6 +12,7 @@ namespace MellowStand.Core.Technique.Valves;
 public sealed class ValveTechnique(int open, int valves, bool compensating = false) : ITechnique
 {
     private const int PartialShift = 5;
+    private readonly ConcurrentDictionary<int, IReadOnlyList<Candidate>> _known = new();
 
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40, 42, 43, 44, 46, 47, 48];
 
@@ -25,29 +26,40 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
     public IReadOnlyList<Candidate> Ways(Passage passage, int place) => Of(passage.Steps[place].Note.TopSounding!.Value);
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to)
     {
         var seconds = passage.Steps[place].Before ?? 1;
         var fingers = int.PopCount((from.State ^ to.State) & 0xF);
         // A finger up and another down at once is the awkward one when it is quick.
         var crossing = (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 ? 1 : 0;
         var quick = Math.Clamp(0.25 / seconds, 0.2, 2.5);
-        var (leap, why) = Leap(passage, place, to);
-        return ((quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing))) + leap, why ?? (crossing > 0 && seconds < 0.15 ? "one finger up while another goes down" : null));
+        var leap = LeapOf(passage, place) >= ValveCosts.LeapFrom ? ValveCosts.Leap : TrapOf(passage, place, to) > 0 ? ValveCosts.Trap : 0;
+        return (quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing))) + leap;
     }
 
-    // High partials lie so close that a leap lands on the neighbour.
-    private static (double Cost, string? Why) Leap(Passage passage, int place, Candidate to)
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
-        var size = Math.Abs(passage.Steps[place].Written.Midi - passage.Steps[place - 1].Written.Midi);
+        if (LeapOf(passage, place) >= ValveCosts.LeapFrom) return "a leap: hear it an octave lower first";
+        if (TrapOf(passage, place, to) is > 0 and var gap) return $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first";
+        return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && passage.Steps[place].Before < 0.15 ? "one finger up while another goes down" : null;
+    }
+
+    private static int LeapOf(Passage passage, int place) => Math.Abs(passage.Steps[place].Key - passage.Steps[place - 1].Key);
+
+    // High partials lie so close that a leap lands on the neighbour: half steps to it, or 0 where there is no danger.
+    private static int TrapOf(Passage passage, int place, Candidate to)
+    {
         var partial = to.State >> PartialShift;
-        var gap = partial > 0 && partial + 1 < Partials.Length ? Math.Min(Partials[partial + 1] - Partials[partial], Partials[partial] - Partials[partial - 1]) : 12;
-        if (size >= ValveCosts.LeapFrom) return (ValveCosts.Leap, "a leap: hear it an octave lower first");
-        return size >= ValveCosts.TrapFrom && gap <= 2 ? (ValveCosts.Trap, $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first") : (0, null);
+        if (LeapOf(passage, place) < ValveCosts.TrapFrom || partial == 0 || partial + 1 >= Partials.Length) return 0;
+        var gap = Math.Min(Partials[partial + 1] - Partials[partial], Partials[partial] - Partials[partial - 1]);
+        return gap <= 2 ? gap : 0;
     }
 
     /// <summary>Every way to sound a key.</summary>
-    internal IReadOnlyList<Candidate> Of(int midi)
+    internal IReadOnlyList<Candidate> Of(int midi) => _known.GetOrAdd(midi, Find);
+
+    private IReadOnlyList<Candidate> Find(int midi)
     {
         var ways = new List<Candidate>();
         for (var partial = 1; partial < Partials.Length; partial++)
@@ -64,7 +76,7 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
         // What is more than the slides can mend is taken only where there is nothing else.
         var inTune = ways.Where(w => Math.Abs(w.Cents!.Value) <= ValveCosts.MostCents).DefaultIfEmpty(ways.MinBy(w => Math.Abs(w.Cents!.Value))).OfType<Candidate>();
         var kept = inTune.GroupBy(w => w.Code).Select(g => g.MinBy(w => w.Cost)!).OrderBy(w => w.Cost).ToList();
-        return [.. kept.Select((w, i) => w with { IsUsual = i == 0 })];
+        return [.. kept.Where(w => w.Cost <= kept[0].Cost + ValveCosts.Reach).Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
     private static string Advice(string code, double cents) => code is "1-3" or "1-2-3" ? $"{cents:0} cents sharp: put the third slide out" : Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents" : "";
@@ -82,6 +94,7 @@ internal static class ValveCosts
     public const double ThirdAlone = 0.3;
     public const double PerPartial = 0.05;
     public const double MostCents = 60;
+    public const double Reach = 2.5;
     public const double Leap = 0.5;
     public const int LeapFrom = 12;
     public const double Trap = 0.2;

@@ -10,7 +10,7 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
     private const double OnThumb = 0.08;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].Written.PitchClass, code) switch
+    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].PitchClass, code) switch
     {
         (6, "thumb") => Way(code, ThumbIsBusy(passage, place, 6) ? 1.2 : 0, "the right little finger comes from or goes to another key", true),
         (6, "little") => Way(code, (LittleIsBusy(passage, place, 6) ? 1.2 : 0) + OnThumb, "the right thumb comes from or goes to another key", false),
@@ -25,11 +25,11 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
 
     // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
     private static bool ThumbIsBusy(Passage passage, int place, int own) =>
-        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Written.Midi <= 40 || (pc != own && pc == 10 && own != 10)));
+        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Key <= 40 || (pc != own && pc == 10 && own != 10)));
 
     private static bool LittleIsBusy(Passage passage, int place, int own) =>
-        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && passage.Steps[place + o].Written.Midi <= 56);
+        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && passage.Steps[place + o].Key <= 56);
 
     private static bool IsSlurredUp(Passage passage, int place) =>
-        place > 0 && passage.Steps[place].SlurredFrom && passage.Steps[place - 1].Written.Midi < passage.Steps[place].Written.Midi - 2;
+        place > 0 && passage.Steps[place].SlurredFrom && passage.Steps[place - 1].Key < passage.Steps[place].Key - 2;
 }

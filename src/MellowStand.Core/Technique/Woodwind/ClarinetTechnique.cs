@@ -14,7 +14,7 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
     private const int LastWithRightHand = 78;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].Written.Midi, code) switch
+    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].Key, code) switch
     {
         (56 or 75, "left") => Way(code, leftGSharp ? 0.1 : 9, leftGSharp ? "the left lever" : "", false),
         (56 or 75, "only") => Way(code, 0, "on the right only", true),
@@ -37,7 +37,7 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
 
     private static Candidate? Throat(Passage passage, int place, string code)
     {
-        var crosses = Crosses(passage, place, 1) || (Crosses(passage, place, 2) && passage.Steps[place + 1].Written.Midi is >= 66 and < FirstOverTheBreak);
+        var crosses = Crosses(passage, place, 1) || (Crosses(passage, place, 2) && passage.Steps[place + 1].Key is >= 66 and < FirstOverTheBreak);
         var isLong = passage.Beats(place) >= 2;
         return code switch
         {
@@ -52,7 +52,7 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
     private static bool Crosses(Passage passage, int place, int ahead)
     {
         var at = place + ahead;
-        return passage.PitchClassAt(place, ahead) is not null && passage.Steps[at].Written.Midi is >= FirstOverTheBreak and <= LastWithRightHand;
+        return passage.PitchClassAt(place, ahead) is not null && passage.Steps[at].Key is >= FirstOverTheBreak and <= LastWithRightHand;
     }
 
     private static bool IsBetween(Passage passage, int place, int pitchClass) => passage.PitchClassAt(place, -1) == pitchClass && passage.PitchClassAt(place, 1) == pitchClass;

@@ -10,7 +10,7 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
     private const int FSharp = 6;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => passage.Steps[place].Written.PitchClass switch
+    protected override Candidate? Judge(Passage passage, int place, string code) => passage.Steps[place].PitchClass switch
     {
         10 => BFlat(passage, place, code),
         FSharp when code == "middle" => Way(code, passage.IsNear(place, 1, 4) ? 0.2 : 0.6, "quick beside E: only the middle finger moves", false),

@@ -10,7 +10,7 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF) : WoodwindTe
     private static readonly int[] RingFinger = [2, 3, 1, 0, 11, 10];
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => passage.Steps[place].Written.PitchClass switch
+    protected override Candidate? Judge(Passage passage, int place, string code) => passage.Steps[place].PitchClass switch
     {
         5 => F(passage, place, code),
         3 when code is "left" or "right" => EFlat(passage, place, code),
@@ -43,5 +43,5 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF) : WoodwindTe
         : Way(code, 0.5, "the left little finger has the low B or B♭", false);
 
     // Low B and B♭ are on the left little finger.
-    private static bool LeftIsBusy(Passage passage, int place) => new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < passage.Steps.Count && passage.Steps[p].Written.Midi is 58 or 59);
+    private static bool LeftIsBusy(Passage passage, int place) => new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < passage.Steps.Count && passage.Steps[p].Key is 58 or 59);
 }

@@ -8,7 +8,7 @@ namespace MellowStand.Core.Technique.Woodwind;
 public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bool lowA) : WoodwindTechnique(chart, WoodwindCosts.Rollers)
 {
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].Written.PitchClass, code) switch
+    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].PitchClass, code) switch
     {
         (10, _) => BFlat(passage, place, code),
         (0, "middle" or "side") => C(passage, place, code),
@@ -52,6 +52,6 @@ public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bo
     private static int Steps(Passage passage, int place, int offset)
     {
         var at = place + offset;
-        return at < 0 || at >= passage.Steps.Count ? 0 : Math.Abs(passage.Steps[at].Written.Midi - passage.Steps[place].Written.Midi);
+        return at < 0 || at >= passage.Steps.Count ? 0 : Math.Abs(passage.Steps[at].Key - passage.Steps[place].Key);
     }
 }

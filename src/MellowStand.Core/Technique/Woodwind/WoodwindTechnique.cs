@@ -13,7 +13,7 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        var written = passage.Steps[place].Written.Midi;
+        var written = passage.Steps[place].Key;
         if (Missing(written) is { } missing) return [new Candidate("only", 0, missing) { IsUsual = true }];
         var fingerings = chart.At(written);
         if (fingerings.Count == 0) return Beyond;
@@ -22,14 +22,23 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
     }
 
     /// <inheritdoc/>
-    public (double Cost, string? Why) Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Passage passage, int place, Candidate from, Candidate to) =>
+        Moves(passage, place, from, to) is { } moves ? Haste(passage, place) * (SlideOf(moves) + (moves.Crossings * WoodwindCosts.Crossing)) : 0;
+
+    /// <inheritdoc/>
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
-        if (chart.Find(passage.Steps[place - 1].Written.Midi, from.Code) is not { } a || chart.Find(passage.Steps[place].Written.Midi, to.Code) is not { } b) return (0, null);
-        var moves = FingerMoves.Between(chart, a, b);
-        var haste = Haste(passage, place);
-        var slide = moves.Slides.Sum(f => slides.GetValueOrDefault(f));
-        var cost = haste * (slide + (moves.Crossings * WoodwindCosts.Crossing));
-        return (cost, slide >= WoodwindCosts.Slide ? "the little finger slides" : moves.Crossings >= 2 && haste > WoodwindCosts.Quick ? "fingers cross: some go up while others go down" : null);
+        if (Moves(passage, place, from, to) is not { } moves) return null;
+        if (SlideOf(moves) >= WoodwindCosts.Slide) return "the little finger slides";
+        return moves.Crossings >= 2 && Haste(passage, place) > WoodwindCosts.Quick ? "fingers cross: some go up while others go down" : null;
+    }
+
+    private double SlideOf(FingerMoves moves) => moves.Slides.Sum(f => slides.GetValueOrDefault(f));
+
+    private FingerMoves? Moves(Passage passage, int place, Candidate from, Candidate to)
+    {
+        if (chart.Find(passage.Steps[place - 1].Key, from.Code) is not { } a || chart.Find(passage.Steps[place].Key, to.Code) is not { } b) return null;
+        return FingerMoves.Between(chart, a, b);
     }
 
     /// <summary>What a fingering of the note costs at its place; null where the chart's order says enough.</summary>

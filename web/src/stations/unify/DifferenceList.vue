@@ -31,7 +31,19 @@ const here = computed(() =>
       : d.rank === 'difference' && (d.state === 'open') === (show.value === 'open') && inSelection(d),
   ),
 )
-const entries = computed(() => here.value.filter((d) => !kind.value || d.kind === kind.value))
+const ofPart = ref('')
+const entries = computed(() =>
+  here.value.filter(
+    (d) => (!kind.value || d.kind === kind.value) && (!ofPart.value || d.parts.some((p) => p.part === ofPart.value)),
+  ),
+)
+const partsHere = computed(() => [
+  { value: '', label: 'every part' },
+  ...props.piece.parts
+    .map((p) => ({ p, n: here.value.filter((d) => d.parts.some((x) => x.part === p.id)).length }))
+    .filter(({ n }) => n > 0)
+    .map(({ p, n }) => ({ value: p.id, label: `${p.name || p.id} ${n}` })),
+])
 const kindsHere = computed(() => {
   const counts = new Map<string, number>()
   for (const d of here.value) counts.set(d.kind, (counts.get(d.kind) ?? 0) + 1)
@@ -166,6 +178,7 @@ useListKeys({
     </div>
     <div class="row kinds">
       <span class="kind"><PickOne v-model:value="kind" label="Kind of difference" :options="kindsHere" /></span>
+      <span class="kind"><PickOne v-model:value="ofPart" label="Part" :options="partsHere" /></span>
       <AcceptKind v-if="show === 'open'" :piece="piece.id" :entries="entries" :kind="kind" :names="partNames" />
       <RouterLink :to="{ name: 'errata', params: { id: piece.id } }">Errata list</RouterLink>
     </div>
