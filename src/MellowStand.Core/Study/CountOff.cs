@@ -18,12 +18,4 @@ public static class CountOff
         var quarters = first.IsPickup ? first.Meter.Length - first.Length : first.Meter.Length;
         return quarters / first.Meter.BeatUnit;
     }
-
-    /// <summary>A mixed number in words of print, e.g. <c>2½</c>.</summary>
-    public static string Mixed(Fraction n)
-    {
-        var whole = n.Numerator / n.Denominator;
-        var rest = (n - new Fraction(whole)).ToString() switch { "0" => "", "1/2" => "½", "1/4" => "¼", "3/4" => "¾", "1/3" => "⅓", "2/3" => "⅔", var t => " " + t };
-        return whole == 0 && rest.Length > 0 ? rest.Trim() : whole.ToString(CultureInfo.InvariantCulture) + rest;
-    }
 }

@@ -100,5 +100,5 @@ public sealed class StudyContext
     public string Label(int measure) => Score.Measures[measure].Label;
 
     /// <summary>The beat of a moment in its measure, from 1, in the beat unit of the meter; e.g. <c>2</c> or <c>2½</c>.</summary>
-    public string Beat(Note note) => CountOff.Mixed(BeatsIn(note) + 1);
+    public string Beat(Note note) => Lengths.Mixed(BeatsIn(note) + 1);
 }

@@ -26,7 +26,7 @@ public sealed class RhythmDifferences : IDifferenceRule
             if (i == line.Notes[0].Count - 1 && !GoOnTogether(line)) break;
             var lengths = line.Notes.Select(row => row[i].SoundingDuration).ToList();
             if (lengths.All(l => l == lengths[0])) continue;
-            var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][i].Id], Word(line.Notes[k][i]))).ToList();
+            var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][i].Id], Notation.Lengths.Value(line.Notes[k][i].SoundingDuration))).ToList();
             if (readings.Select(r => r.Has).Distinct().Count() < 2) continue;
             yield return Make(context, line, i, i, readings);
         }
@@ -65,7 +65,7 @@ public sealed class RhythmDifferences : IDifferenceRule
     private List<Difference> Told(UnifyContext context, SharedLine line, List<Note> start, List<List<Note>> between, int place)
     {
         if (between.Select(b => string.Join(' ', b.Select(n => n.Onset))).Distinct().Count() == 1 || between.Select((b, k) => Pitches(start[k], b)).Distinct().Count() > 1) return [];
-        var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [start[k].Id, .. between[k].Select(n => n.Id)], string.Join(' ', between[k].Prepend(start[k]).Select(Word)))).ToList();
+        var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [start[k].Id, .. between[k].Select(n => n.Id)], string.Join(' ', between[k].Prepend(start[k]).Select(n => Notation.Lengths.Value(n.SoundingDuration))))).ToList();
         return readings.Select(r => r.Has).Distinct().Count() > 1 ? [Make(context, line, place, place, readings)] : [];
     }
 
@@ -86,27 +86,5 @@ public sealed class RhythmDifferences : IDifferenceRule
         foreach (var pc in rest.Select(Class))
             if (row[^1] != pc) row.Add(pc);
         return string.Join(' ', row);
-    }
-
-    private static string Word(Note n)
-    {
-        var length = n.SoundingDuration;
-        return length.ToString() switch
-        {
-            "1/4" => "16th",
-            "3/8" => "dotted 16th",
-            "1/2" => "eighth",
-            "3/4" => "dotted eighth",
-            "1" => "quarter",
-            "3/2" => "dotted quarter",
-            "2" => "half",
-            "3" => "dotted half",
-            "4" => "whole",
-            "6" => "dotted whole",
-            "1/3" => "triplet eighth",
-            "2/3" => "triplet quarter",
-            "1/8" => "32nd",
-            _ => string.Create(CultureInfo.InvariantCulture, $"{length} quarters"),
-        };
     }
 }

@@ -69,10 +69,8 @@ public sealed class UnifyContext(Score score, House house, IReadOnlyDictionary<s
     /// <summary>Measure and beat in words, e.g. <c>17.3</c> or <c>17.2½</c>.</summary>
     public string Place(Note note)
     {
-        var beats = note.Offset / score.Measures[note.MeasureIndex].Meter.BeatUnit;
-        var whole = beats.Numerator / beats.Denominator;
-        var rest = (beats - new Fraction(whole)).ToString() switch { "0" => "", "1/2" => "½", "1/4" => "¼", "3/4" => "¾", "1/3" => "⅓", "2/3" => "⅔", var t => " " + t };
-        return score.Measures[note.MeasureIndex].Label + "." + (whole + 1).ToString(CultureInfo.InvariantCulture) + rest;
+        var measure = score.Measures[note.MeasureIndex];
+        return $"{measure.Label}.{Lengths.Mixed((note.Offset / measure.Meter.BeatUnit) + 1)}";
     }
 
     /// <summary>Makes an entry with an id of its own.</summary>

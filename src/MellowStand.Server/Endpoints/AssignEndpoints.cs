@@ -1,4 +1,5 @@
 using MellowStand.Core.Assign;
+using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
 using MellowStand.Core.Tempo;
 using MellowStand.Server.Services;
@@ -111,7 +112,7 @@ public static class AssignEndpoints
             .Select(f => StudyEndpoints.View(piece, f, false, f.Severity > Severity.Note));
         var names = ensemble.Sections().Where(s => row.Sections.Contains(s.Id)).Select(s => s.Name)
             .Concat(ensemble.Players().Where(p => row.Players.Contains(p.Id)).Select(p => p.Name));
-        var beats = CountOff.Mixed(CountOff.Beats(piece.Current.Measures[row.From]));
+        var beats = Lengths.Mixed(CountOff.Beats(piece.Current.Measures[row.From]));
         return TypedResults.Ok(new SheetView(View(row, desk, clock), desk.Row(row.PieceId).Due, [.. names], beats == "1" ? "1 beat" : $"{beats} beats", [.. notes]));
     }
 

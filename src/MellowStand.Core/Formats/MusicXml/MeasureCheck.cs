@@ -21,17 +21,8 @@ internal static class MeasureCheck
         var split = document.MeasureHeads[frame.Index].Attribute("implicit")?.Value == "yes" || frame.Index == 0;
         if (held < meter.Length && (split || frame.Index == LastIndex(document))) return null;
         var unit = meter.Groups[0].Unit;
-        return $"{reader.Content.DisplayName}, measure {frame.Label} holds {Mixed(held / unit)} beats of {Mixed(meter.Length / unit)}: read as printed.";
+        return $"{reader.Content.DisplayName}, measure {frame.Label} holds {Lengths.Mixed(held / unit)} beats of {Lengths.Mixed(meter.Length / unit)}: read as printed.";
     }
 
     private static int LastIndex(ScoreDocument document) => document.MeasureHeads.Count - 1;
-
-    private static string Mixed(Fraction n)
-    {
-        var whole = n.Numerator / n.Denominator;
-        var rest = n - new Fraction(whole);
-        if (rest == Fraction.Zero) return whole.ToString(System.Globalization.CultureInfo.InvariantCulture);
-        var text = rest.ToString() switch { "1/2" => "½", "1/4" => "¼", "3/4" => "¾", "1/3" => "⅓", "2/3" => "⅔", var t => " " + t };
-        return whole == 0 ? text.Trim() : whole + text;
-    }
 }

@@ -25,7 +25,7 @@ internal static class FluteChart
         B R4 94 176 key B
         """;
 
-    private const string Notes = """
+    private const string Low = """
         B3 - Th 1 2 3 4 5 6 B | | needs a low B foot
         C4 - Th 1 2 3 4 5 6 C | | | -10
         C#4 - Th 1 2 3 4 5 6 C# | | | -8
@@ -44,21 +44,14 @@ internal static class FluteChart
         B4 - Th 1 Eb
         C5 - 1 Eb
         C#5 - Eb | | | 12
+        """;
+
+    private const string Middle = """
         D5 - Th 2 3 4 5 6
         Eb5 - Th 2 3 4 5 6 Eb
-        E5 - Th 1 2 3 4 5 Eb
-        F5 - Th 1 2 3 4 Eb
-        F#5 ring Th 1 2 3 6 Eb | right ring finger | the usual one
-        F#5 middle Th 1 2 3 5 Eb | right middle finger | between quick E's, where tone matters less
-        G5 - Th 1 2 3 Eb
-        Ab5 - Th 1 2 3 G# Eb
-        A5 - Th 1 2 Eb
-        Bb5 thumb Tb 1 Eb | thumb on the B♭ key | flat keys without a B♮ near, set early
-        Bb5 one-and-one Th 1 4 Eb | first finger of each hand | a B♮ is near
-        Bb5 lever Th 1 Bl Eb | side lever, right first finger | chromatic between A and B♮
-        B5 - Th 1 Eb
-        C6 - 1 Eb
-        C#6 - Eb | | | 12
+        """;
+
+    private const string High = """
         D6 - Th 2 3 Eb
         Eb6 - Th 1 2 3 G# 4 5 6 Eb
         E6 - Th 1 2 4 5 Eb | | | 10
@@ -86,6 +79,9 @@ internal static class FluteChart
         Eb6 F6 | finger E♭, trill left second and right first finger, slowly
         G6 A6 | finger G, trill both trill keys
         """;
+
+    // From E on the second octave is fingered like the first.
+    private static string Notes => string.Join('\n', Low, Middle, ChartShift.Up(Low, 12, "", from: 64), High);
 
     /// <summary>The chart.</summary>
     public static FingeringChart Chart { get; } = ChartText.Read("keys", Keys, Notes, Trills, Source);

@@ -31,7 +31,7 @@ public sealed class CountUnit : IStudyRule
             if (meter.IsCompound || (meter.Groups[0] is { Beats: 3, BeatType: 8 }))
             {
                 var dotted = quarter / (unit * 3).Value;
-                if (dotted >= SlowDotted) yield return Make(part, from, to, $"Count in {Word(unit * 3)}s", $"{meter} goes in {meter.Beats.Count}: {Word(unit * 3)} = {dotted:0.#} is the beat, not {Word(unit)} = {quarter / unit.Value:0.#}.");
+                if (dotted >= SlowDotted) yield return Make(part, from, to, $"Count in {Lengths.Value(unit * 3)}s", $"{meter} goes in {meter.Beats.Count}: {Lengths.Value(unit * 3)} = {dotted:0.#} is the beat, not {Lengths.Value(unit)} = {quarter / unit.Value:0.#}.");
             }
             else if (meter.Groups[0] is { Beats: 3, BeatType: 4 } && quarter >= QuickThree)
                 yield return Make(part, from, to, "Count in one", $"Quarter = {quarter:0.#} is too quick to beat: dotted half = {quarter / 3:0.#} is the beat.");
@@ -43,17 +43,4 @@ public sealed class CountUnit : IStudyRule
     private static bool IsShort(Note n) => n.Duration > Fraction.Zero && n.Duration <= Short;
 
     private Finding Make(Part part, int from, int to, string title, string why) => new(Name, [part.Id], from, to, [], Severity.Note, title, why);
-
-    private static string Word(Fraction quarters) => quarters.ToString() switch
-    {
-        "1/4" => "16th",
-        "3/8" => "dotted 16th",
-        "1/2" => "eighth",
-        "3/4" => "dotted eighth",
-        "1" => "quarter",
-        "3/2" => "dotted quarter",
-        "2" => "half",
-        "3" => "dotted half",
-        var t => t + " of a quarter",
-    };
 }

@@ -17,8 +17,8 @@ public sealed class LongLength : IStudyRule
         let tied = note.Heads.Any(h => h.TiedTo is not null)
         where beats > 2 && (note.Dots > 0 || tied)
         group note by (Beats: beats, Tied: tied, note.Dots, note.Type) into same
-        select Finding.At(Name, part, [.. same], Severity.Note, $"Held {CountOff.Mixed(same.Key.Beats)} beats",
+        select Finding.At(Name, part, [.. same], Severity.Note, $"Held {Lengths.Mixed(same.Key.Beats)} beats",
             same.Key.Tied
-                ? $"The tie adds the lengths: {CountOff.Mixed(same.Key.Beats)} beats in all, struck once."
-                : $"The dot adds half: this note lasts {CountOff.Mixed(same.Key.Beats)} beats.");
+                ? $"The tie adds the lengths: {Lengths.Mixed(same.Key.Beats)} beats in all, struck once."
+                : $"The dot adds half: this note lasts {Lengths.Mixed(same.Key.Beats)} beats.");
 }

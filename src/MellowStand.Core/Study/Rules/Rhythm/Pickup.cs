@@ -29,6 +29,6 @@ public sealed class Pickup : IStudyRule
     private static string Beats(Fraction length, Fraction unit)
     {
         var beats = length / unit;
-        return beats == 1 ? "one beat" : beats.Denominator == 1 ? $"{beats} beats" : $"{CountOff.Mixed(beats)} beats";
+        return beats == 1 ? "one beat" : beats.Denominator == 1 ? $"{beats} beats" : $"{Lengths.Mixed(beats)} beats";
     }
 }
