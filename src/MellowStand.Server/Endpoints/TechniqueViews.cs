@@ -9,7 +9,8 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Cost">The cost.</param>
 /// <param name="Marks">The marks that make it a fixed point.</param>
 /// <param name="Keys">What is pressed in the diagram; empty for sticks.</param>
-public sealed record AlternativeView(string Choice, double Cost, IReadOnlyList<string> Marks, IReadOnlyList<string> Keys);
+/// <param name="Words">The choice in players' words.</param>
+public sealed record AlternativeView(string Choice, double Cost, IReadOnlyList<string> Marks, IReadOnlyList<string> Keys, string Words);
 
 /// <summary>What is chosen for one note.</summary>
 /// <param name="Note">Id of the note.</param>
@@ -22,8 +23,9 @@ public sealed record AlternativeView(string Choice, double Cost, IReadOnlyList<s
 /// <param name="Sign">What players write over the note.</param>
 /// <param name="Keys">What is pressed in the diagram; empty for sticks and chords.</param>
 /// <param name="Cents">Tendency in cents, or null.</param>
+/// <param name="Words">The choice in players' words.</param>
 public sealed record ChoiceView(
-    string Note, string Measure, string Choice, bool Marked, string Why, IReadOnlyList<AlternativeView> Alternatives, string Written, string Sign, IReadOnlyList<string> Keys, double? Cents);
+    string Note, string Measure, string Choice, bool Marked, string Why, IReadOnlyList<AlternativeView> Alternatives, string Written, string Sign, IReadOnlyList<string> Keys, double? Cents, string Words);
 
 /// <summary>A slurred pair of a slide instrument.</summary>
 public sealed record SlideSlurView(string From, string To, string Kind);
@@ -72,8 +74,8 @@ internal static class TechniqueViews
         {
             var step = steps[c.Place];
             var cents = c.Way.Cents ?? (chart?.Kind == "keys" ? chart.Find(step.Written.Midi, c.Way.Code)?.Cents : null);
-            return new ChoiceView(step.Note.Id, Label(step), c.Way.Code, c.Marked, c.Why, [.. c.Alternatives.Select(a => new AlternativeView(a.Code, a.Cost, [.. PlayerSigns.FixingMarks(a.Code, instrument).Select(m => m.ToString())], Keys(step, a.Code)))],
-                string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")), PlayerSigns.Of(c.Way.Code, instrument.Family), Keys(step, c.Way.Code), cents);
+            return new ChoiceView(step.Note.Id, Label(step), c.Way.Code, c.Marked, c.Why, [.. c.Alternatives.Select(a => new AlternativeView(a.Code, a.Cost, [.. PlayerSigns.FixingMarks(a.Code, instrument).Select(m => m.ToString())], Keys(step, a.Code), ChoiceWords.Of(a.Code, instrument)))],
+                string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")), PlayerSigns.Of(c.Way.Code, instrument.Family), Keys(step, c.Way.Code), cents, ChoiceWords.Of(c.Way.Code, instrument));
         }
 
         return new TechniqueView(

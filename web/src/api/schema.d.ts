@@ -2743,6 +2743,8 @@ export interface components {
             marks: string[];
             /** @description What is pressed in the diagram; empty for sticks. */
             keys: string[];
+            /** @description The choice in players' words. */
+            words: string;
         };
         /** @description Balance of a range. */
         BalanceAnswer: {
@@ -2888,6 +2890,8 @@ export interface components {
              * @description Tendency in cents, or null.
              */
             cents: null | number;
+            /** @description The choice in players' words. */
+            words: string;
         };
         /** @description One click. */
         Click: {

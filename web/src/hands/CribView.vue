@@ -31,7 +31,7 @@ const plan = useQuery({
 })
 const entries = computed(() => cribOf(plan.data.value?.choices ?? []))
 const flags = computed(() =>
-  entries.value.map((e, i) => ({ id: `${i}`, number: i + 1, notes: [...e.notes], label: `${e.written}: ${e.choice}` })),
+  entries.value.map((e, i) => ({ id: `${i}`, number: i + 1, notes: [...e.notes], label: `${e.written}: ${e.words}` })),
 )
 const name = computed(() => piece.data.value?.parts.find((p) => p.id === part.value)?.name ?? part.value)
 const print = () => window.print()
@@ -79,7 +79,7 @@ const print = () => window.print()
           />
           <div>
             <strong>{{ i + 1 }}. {{ e.written }}: {{ e.sign }}</strong>
-            <p>{{ e.choice }}, {{ e.measures.length > 1 ? 'measures' : 'measure' }} {{ e.measures.join(', ') }}</p>
+            <p>{{ e.words }}, {{ e.measures.length > 1 ? 'measures' : 'measure' }} {{ e.measures.join(', ') }}</p>
             <p v-if="e.why" class="small">{{ e.why }}</p>
           </div>
         </li>

@@ -4,6 +4,7 @@ import type { Schemas } from '../api/client'
 export interface CribEntry {
   written: string
   choice: string
+  words: string
   sign: string
   why: string
   keys: readonly string[]
@@ -19,6 +20,7 @@ export function cribOf(choices: readonly Schemas['ChoiceView'][]): CribEntry[] {
     const entry = entries.get(key) ?? {
       written: c.written,
       choice: c.choice,
+      words: c.words,
       sign: c.sign,
       why: c.why,
       keys: c.keys,

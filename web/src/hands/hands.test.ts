@@ -18,6 +18,7 @@ const choice = (more: Partial<Schemas['ChoiceView']>): Schemas['ChoiceView'] => 
   keys: [],
   alternatives: [],
   cents: null,
+  words: 'bis',
   ...more,
 })
 

@@ -28,7 +28,7 @@ const shown = ref<readonly string[] | null>(null)
     >
       <span class="number">{{ number }}</span>
       <span class="body">
-        <strong>{{ choice.written }}: {{ choice.choice }} ({{ choice.sign }})</strong>
+        <strong>{{ choice.written }}: {{ choice.words }} ({{ choice.sign }})</strong>
         <span class="where">
           measure {{ choice.measure
           }}<template v-if="choice.cents && Math.abs(choice.cents) >= 8"
@@ -47,7 +47,7 @@ const shown = ref<readonly string[] | null>(null)
         @mouseenter="shown = a.keys"
         @focus="shown = a.keys"
         @blur="shown = null"
-        >Take {{ a.choice }}, cost {{ a.cost.toFixed(2) }}</AButton
+        >Take {{ a.words }}, cost {{ a.cost.toFixed(2) }}</AButton
       >
     </div>
     <div v-if="kind && shown && (shown.length > 0 || kind === 'keys' || kind === 'valves')" class="diagram">
@@ -61,7 +61,7 @@ const shown = ref<readonly string[] | null>(null)
 li {
   position: relative;
 }
-.drawn {
+.drawn.drawn {
   padding-right: 90px;
 }
 .why {

@@ -48,9 +48,9 @@ async function writeIn() {
   }
 }
 async function fix(note: string, way: Schemas['AlternativeView']) {
-  const { choice, marks } = way
-  await decide.mutateAsync({ part: part.value, notes: [note], add: [...marks], why: `${choice}, chosen by hand` })
-  message.success(`${choice} is a fixed point now; the rest is solved again.`)
+  const { words, marks } = way
+  await decide.mutateAsync({ part: part.value, notes: [note], add: [...marks], why: `${words}, chosen by hand` })
+  message.success(`${words} is a fixed point now; the rest is solved again.`)
 }
 
 watch(
@@ -58,7 +58,7 @@ watch(
   () =>
     emit(
       'flags',
-      entries.value.map((c, i) => ({ id: c.note, number: i + 1, notes: [c.note], label: `${c.written}: ${c.choice}` })),
+      entries.value.map((c, i) => ({ id: c.note, number: i + 1, notes: [c.note], label: `${c.written}: ${c.words}` })),
     ),
   { immediate: true },
 )
