@@ -28,13 +28,14 @@ defineProps<{ plan: Schemas['TechniqueView'] }>()
     <h3>Tunings</h3>
     <ul class="entries">
       <li v-for="t in plan.tunings" :key="`${t.measure}${t.drum}${t.to}`">
-        <strong>{{ t.drum }}-inch drum to {{ t.to }}</strong>
+        <strong>{{ t.drum }}-inch drum to {{ t.to }}</strong
+        >{{ ' ' }}
         <span v-if="t.from" class="where"
           >for measure {{ t.measure }}, from {{ t.from }}, {{ t.seconds?.toFixed(0) }} seconds<template v-if="t.tight">
             : too little time; another drum, or a second player</template
           ></span
         >
-        <span v-else class="where">before the passage</span>
+        <span v-else class="where"> before the passage</span>
       </li>
     </ul>
   </section>
