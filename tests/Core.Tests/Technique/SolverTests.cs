@@ -96,9 +96,9 @@ public sealed class SolverTests
         }
     }
 
-    private static double Exhaustive(ITechnique technique, Passage passage)
+    internal static double Exhaustive(ITechnique technique, Passage passage, Func<int, Candidate, bool>? isAllowed = null)
     {
-        var all = Enumerable.Range(0, passage.Steps.Count).Select(i => technique.Ways(passage, i)).ToList();
+        var all = Enumerable.Range(0, passage.Steps.Count).Select(i => technique.Ways(passage, i).Where(w => isAllowed?.Invoke(i, w) ?? true).ToList()).ToList();
         double Search(int place, Candidate? before, double cost)
         {
             if (place == passage.Steps.Count) return cost;
@@ -110,7 +110,7 @@ public sealed class SolverTests
         return Search(0, null, 0);
     }
 
-    private static Passage RandomPassage(Random random, Instrument instrument, int length, double bpm)
+    internal static Passage RandomPassage(Random random, Instrument instrument, int length, double bpm)
     {
         var midi = random.Next(instrument.Low.Midi, instrument.High.Midi + 1);
         var row = new List<int>();
