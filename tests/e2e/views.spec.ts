@@ -12,7 +12,7 @@ const views: [string, string, string][] = [
   ['assign', '/piece/1/assign?from=21&to=28&parts=P3', 'Hand out a passage'],
   ['hear', '/piece/1/hear', 'Who will be ready'],
   ['ensemble', '/ensemble', 'Clarinets'],
-  ['charts', '/charts/clarinet-bb', 'Chart of the clarinet'],
+  ['charts', '/charts/trumpet-bb', 'Chart of the trumpet'],
   ['house rules', '/house-rules', 'Which counting words?'],
   ['records', '/records', 'To fix next'],
   ['sheet', '/sheet/2', 'Know before you play'],

@@ -42,6 +42,9 @@ public interface ITechnique
     /// <summary>What the change from one way to the next costs.</summary>
     double Change(Passage passage, int place, Candidate from, Candidate to);
 
+    /// <summary>True when the way must be written in, since a player would not take it untold.</summary>
+    bool IsTold(Candidate? from, Candidate to) => !to.IsUsual;
+
     /// <summary>Why the change is worth telling, or null.</summary>
     string? Reason(Passage passage, int place, Candidate from, Candidate to) => null;
 }

@@ -27,6 +27,9 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     public double Change(Passage passage, int place, Candidate from, Candidate to) => inner.Change(passage, place, from, to);
 
     /// <inheritdoc/>
+    public bool IsTold(Candidate? from, Candidate to) => inner.IsTold(from, to);
+
+    /// <inheritdoc/>
     public string? Reason(Passage passage, int place, Candidate from, Candidate to) => inner.Reason(passage, place, from, to);
 
     private static Candidate Stand(Candidate way, ChartCorrection? own, string? preferred)

@@ -39,7 +39,7 @@ public static class Solver
             var joined = i > 0 && places[i] == places[i - 1] + 1;
             costs.Add(Math.Round(way.Cost + (i == 0 ? 0 : Into(technique, passage, places, i, path[i - 1], way)), 4));
             var why = joined && passage.Steps[places[i]].Before is not null ? technique.Reason(passage, places[i], path[i - 1], way) : null;
-            choices.Add(new Choice(places[i], way, !way.IsUsual && ways[i].Count > 1, why ?? way.Why, Others(ways[i], path.Through[i], path.Places[i])));
+            choices.Add(new Choice(places[i], way, ways[i].Count > 1 && technique.IsTold(joined ? path[i - 1] : null, way), why ?? way.Why, Others(ways[i], path.Through[i], path.Places[i])));
         }
 
         return new Solution(Math.Round(path.Cost, 4), choices, costs);

@@ -69,3 +69,20 @@ public sealed class FixedPointTests
             Assert.DoesNotContain(Solver.Solve(technique, SolverTests.RandomPassage(random, sax, 6, 96)).Choices, c => c.Way.Code == "bis");
     }
 }
+
+/// <summary>What is written in: common practice, no published source.</summary>
+public sealed class ToldTests
+{
+    [Theory]
+    [InlineData("Violin", "key:D | A4 B4 C#5 D5", "0000")] // first position, nothing to say
+    [InlineData("Violin", "key:D | A4h C#5h E5w", "001")] // the fourth finger instead of the open string
+    [InlineData("Violoncello", "key:C | A4q(other-technical:A3@T7) B4q C5q D5q", "0101")] // the place is told where the hand comes to it; a mark that is there already is not told again
+    [InlineData("Trumpet", "key:C | C4 D4 E4 F4", "0000")]
+    [InlineData("Alto Saxophone", "key:Bb | F4 Bb4 D5 F5", "0100")]
+    public void Only_what_a_player_would_not_take_untold_is_written_in(string instrument, string music, string told)
+    {
+        var choices = RuleOfThumbTests.Solve(instrument, music).Solution.Choices;
+        var said = string.Concat(choices.Select(c => c.Marked ? '1' : '0'));
+        Assert.True(told == said, $"{said}: {string.Join(' ', choices.Select(c => c.Way.Code))}");
+    }
+}

@@ -24,12 +24,20 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(passage, place, k)) : [];
         if (ways.Count == 0) ways = [.. Single(passage, place, keys[^1])];
         if (ways.Count == 0) return ways;
-        var usual = -1;
+        // Untold, a player takes the open string; without one, the nearest finger of the first position.
+        var usual = ways.FindIndex(w => StringState.Of(w).Finger == 0 && !w.Code.Contains('+', StringComparison.Ordinal));
         for (var i = 0; i < ways.Count; i++)
-            if (IsFirst(ways[i]) && (usual < 0 || ways[i].Cost < ways[usual].Cost)) usual = i;
-        usual = Math.Max(0, usual);
-        ways[usual] = ways[usual] with { IsUsual = true };
+            if (IsFirst(ways[i]) && (usual < 0 || (StringState.Of(ways[usual]).Finger > 0 && ways[i].Cost < ways[usual].Cost))) usual = i;
+        if (usual >= 0) ways[usual] = ways[usual] with { IsUsual = true };
         return ways;
+    }
+
+    /// <inheritdoc/>
+    /// <remarks>Above the first position the place is told where the hand comes to it; there the fingers follow by themselves.</remarks>
+    public bool IsTold(Candidate? from, Candidate to)
+    {
+        var state = StringState.Of(to);
+        return !to.IsUsual && (from is null || state.Offset <= 2 || state.Offset != StringState.Of(from).Offset || to.Code.Contains('o', StringComparison.Ordinal));
     }
 
     /// <summary>The ways of a key for a chart: those of the first position first.</summary>
