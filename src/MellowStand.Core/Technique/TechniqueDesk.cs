@@ -89,15 +89,30 @@ public static class TechniqueDesk
 
     private static IReadOnlyList<TrillFingering> TrillsOf(Passage passage, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
     {
-        var trills = passage.Steps.Where(s => s.Note.Has("trill-mark") && s.Note.Top is not null).ToList();
+        var trills = passage.Steps.Where(s => s.Note.Has("trill-mark") && s.Note.Top is not null).Select(s => (Step: s, Other: Neighbours.Of(part, s.Note, 1))).Concat(Tremolos(passage)).ToList();
         if (lazy is null || trills.Count == 0) return [];
         var chart = lazy.Value;
-        return [.. trills.Select(s =>
+        return [.. trills.OrderBy(t => t.Step.Note.Onset).Select(t =>
         {
-            var (lower, upper) = (ChartKeyOf(s, chart, instrument), Neighbours.Of(part, s.Note, 1));
-            return new TrillFingering(s.Note, upper, TrillAdvice.Of(chart, lower, lower + upper.Midi - s.Written.Midi));
+            var key = ChartKeyOf(t.Step, chart, instrument);
+            var other = key + t.Other.Midi - t.Step.Key;
+            return new TrillFingering(t.Step.Note, t.Other, TrillAdvice.Of(chart, Math.Min(key, other), Math.Max(key, other)));
         })];
     }
+
+    // A tremolo between two notes: both carry the strokes, and each is written twice as long as it lasts (MusicXML 4.0, element "tremolo").
+    private static IEnumerable<(Step Step, Pitch Other)> Tremolos(Passage passage)
+    {
+        for (var i = 0; i + 1 < passage.Steps.Count; i++)
+        {
+            var (a, b) = (passage.Steps[i], passage.Steps[i + 1]);
+            if (!IsTremolo(a.Note) || !IsTremolo(b.Note) || a.Key == b.Key || a.Note.MeasureIndex != b.Note.MeasureIndex) continue;
+            yield return (a, b.Written);
+            i++;
+        }
+    }
+
+    private static bool IsTremolo(Note note) => note.Has("tremolo") && note.Tuplet == (2, 1) && note.Top is not null;
 
     private static List<SlideSlur> Slurs(Passage passage, Solution solution)
     {

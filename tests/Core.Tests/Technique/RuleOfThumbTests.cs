@@ -49,6 +49,7 @@ public sealed class RuleOfThumbTests
     [InlineData("Alto Saxophone", "key:G | Fn5 Bb5 Ab5 Bb5 Eb5 Ab5 Bb5 G5", 3, "bis")] // flats by what stands there
     [InlineData("Euphonium", "key:C | C3 B2 Bb2 A2", 0, "4")] // the fourth valve is in tune where 1-3 is sharp
     [InlineData("Euphonium", "key:C | F2 G2 F2 Bb2", 0, "4")]
+    [InlineData("Euphonium", "key:Bb | Bb2 C3 D3 Eb3", 3, "1")]
     [InlineData("Tuba", "key:Bb | Bb1 C2 D2 Eb2", 3, "1")]
     [InlineData("Trombone", "key:C | Ab3 G3 F3 E3", 0, "3")] // [check] A♭ at the top of the bass staff is 3rd
     [InlineData("Trombone", "key:C | Ab3 G3 F3 E3", 3, "2")] // [check] E♮ in the staff is 2nd

@@ -93,7 +93,7 @@ const print = () => window.print()
         </ul>
       </section>
       <section v-if="plan.data.value.trills.length">
-        <h2>Trills</h2>
+        <h2>Trills and tremolos</h2>
         <ul>
           <li v-for="t in plan.data.value.trills" :key="t.note">
             <b>{{ t.measure }}</b> {{ t.lower }}–{{ t.upper }}: {{ t.how }}

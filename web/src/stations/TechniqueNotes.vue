@@ -16,7 +16,7 @@ defineProps<{ plan: Schemas['TechniqueView'] }>()
     </ol>
   </section>
   <section v-if="plan.trills.length" aria-label="Trills">
-    <h3>Trills</h3>
+    <h3>Trills and tremolos</h3>
     <ul class="entries">
       <li v-for="t in plan.trills" :key="t.note">
         <strong>{{ t.lower }}–{{ t.upper }}</strong> <span class="where">measure {{ t.measure }}, {{ t.quality }}</span>

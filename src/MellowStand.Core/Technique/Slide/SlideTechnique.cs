@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Globalization;
 
 namespace MellowStand.Core.Technique.Slide;
 
@@ -35,7 +36,9 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to) => Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel ? $"{travel} positions from {from.Code}" : null;
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to) => Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel
+        ? string.Create(CultureInfo.InvariantCulture, $"{travel} positions from {from.Code}{(passage.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}")
+        : null;
 
     /// <summary>Every way to sound a key.</summary>
     internal IReadOnlyList<Candidate> Of(int midi) => _known.GetOrAdd(midi, Find);
