@@ -27,6 +27,7 @@ public static class InstrumentOptions
         new("f-attachment", "F attachment", ["trombone"], false),
         new("second-attachment", "Second valve (G♭, with F: D)", ["bass-trombone"], true),
         new("fifth-string", "Fifth string (low B)", ["contrabass"], false),
+        new("fifth-drum", "Fifth kettledrum (20 inches)", ["timpani"], false),
         new("four-mallets", "Plays with four mallets", ["marimba", "vibraphone", "xylophone"], true),
     ];
 

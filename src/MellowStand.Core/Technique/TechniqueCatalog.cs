@@ -59,7 +59,7 @@ public static class TechniqueCatalog
         ["glockenspiel"] = Mallets,
         ["chimes"] = Mallets,
         ["timpani"] = Mallets,
-        ["drums"] = (_, h, _) => Sticks(new SnareTechnique(), h),
+        ["drums"] = (_, _, _) => new TechniqueSetup(new SnareTechnique(), null),
     };
 
     /// <summary>Ids of the instruments that have a technique.</summary>
@@ -93,7 +93,7 @@ public static class TechniqueCatalog
         return new TechniqueSetup(slide, new(() => ComputedCharts.Slide(i, (_, sounding) => slide.Of(sounding))));
     }
 
-    private static TechniqueSetup Mallets(Instrument i, Hands h, House house) => Sticks(new StickTechnique(h.Has("four-mallets")), h);
+    private static TechniqueSetup Mallets(Instrument i, Hands h, House house) => new(new StickTechnique(h.Has("four-mallets")), null);
 
     private static Make Clarinet(int lowest) => (i, h, house) => Keys(ClarinetChart.Chart, (c, o) => new ClarinetTechnique(c, o.Has("low-c") ? 48 : lowest, o.Has("left-g-sharp")))(i, h, house);
 
@@ -116,6 +116,4 @@ public static class TechniqueCatalog
         var technique = new StringTechnique(neck);
         return (instrument, _, _) => new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
     }
-
-    private static TechniqueSetup Sticks(ITechnique technique, Hands _) => new(technique, null);
 }

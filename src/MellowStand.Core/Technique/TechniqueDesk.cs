@@ -69,7 +69,7 @@ public static class TechniqueDesk
         {
             Chart = setup.Chart,
             Trills = TrillsOf(passage, part, setup.Chart, instrument!),
-            Tunings = instrument!.Id == "timpani" ? TimpaniPlan.Of(passage, TimpaniPlan.Four).Tunings : [],
+            Tunings = instrument!.Id == "timpani" ? TimpaniPlan.Of(passage, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings : [],
         };
     }
 

@@ -29,6 +29,14 @@ public sealed class TimpaniTests
     }
 
     [Fact]
+    public void A_fifth_drum_saves_the_change()
+    {
+        var passage = Passage("tempo:q=120 | F2q A2q C3q F3q | A3q F2q A2q F3q");
+        Assert.Contains(TimpaniPlan.Of(passage, TimpaniPlan.Four).Tunings, t => t.From is not null);
+        Assert.All(TimpaniPlan.Of(passage, TimpaniPlan.Five).Tunings, t => Assert.Null(t.From));
+    }
+
+    [Fact]
     public void Too_little_time_is_told()
     {
         var plan = Plan("tempo:q=120 | F2e G2e A2e Bb2e C3e D3e E3e F3e");

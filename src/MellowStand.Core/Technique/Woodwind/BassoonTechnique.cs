@@ -25,7 +25,7 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
 
     // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
     private static bool ThumbIsBusy(Passage passage, int place, int own) =>
-        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Key <= 40 || (pc != own && pc == 10 && own != 10)));
+        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Key <= 40 || (pc == 10 && own != 10)));
 
     private static bool LittleIsBusy(Passage passage, int place, int own) =>
         new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && passage.Steps[place + o].Key <= 56);
