@@ -11,13 +11,29 @@ using MellowStand.Core.Unify.Bows;
 
 namespace MellowStand.Bench;
 
-/// <summary>Technique of a part of 160 measures, family by family, and the bowing of its strokes, as ratios to reading the part's file.</summary>
+/// <summary>Technique of a part of 160 measures, family by family, and the bowing of its strokes, as ratios to reading the part's
+/// file.</summary>
 internal static class HandsOfAPart
 {
     private const int Measures = 160;
 
     private static readonly string[] Instruments =
-        ["flute", "oboe", "clarinet-bb", "alto-sax", "bassoon", "trumpet-bb", "horn-f", "euphonium", "trombone", "violin", "cello", "contrabass", "marimba", "timpani"];
+    [
+        "flute",
+        "oboe",
+        "clarinet-bb",
+        "alto-sax",
+        "bassoon",
+        "trumpet-bb",
+        "horn-f",
+        "euphonium",
+        "trombone",
+        "violin",
+        "cello",
+        "contrabass",
+        "marimba",
+        "timpani",
+    ];
 
     // Two notes at a time, others after sixteen measures.
     private static readonly int[] Kettles = [43, 48, 50, 53];
@@ -30,11 +46,14 @@ internal static class HandsOfAPart
             var bytes = Part(instrument);
             var score = ScoreReader.Read(bytes);
             var reading = Ratios.Median(() => ScoreReader.Read(bytes));
-            var solving = Ratios.Median(() => TechniqueDesk.Solve(score, score.Parts[0], 0, Measures - 1, House.Default, instrument, _ => 110)!);
+            var solving = Ratios.Median(() =>
+                TechniqueDesk.Solve(score, score.Parts[0], 0, Measures - 1, House.Default, instrument, _ => 110)!
+            );
             var notes = score.Parts[0].Notes.Count(n => n.Sounds);
             Ratios.Say($"technique of a {instrument.Name.ToLowerInvariant()} part to reading it", solving / reading);
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"  notes solved a second: {notes / solving * 1000:0}"));
-            if (id == "violin") Bows(score, instrument, reading);
+            if (id == "violin")
+                Bows(score, instrument, reading);
         }
     }
 
@@ -58,8 +77,14 @@ internal static class HandsOfAPart
         {
             for (var i = 0; i < 8; i++)
             {
-                text.Append(CultureInfo.InvariantCulture, $"{names[midi % 12]}{(midi / 12) - 1}e{(i % 4 == 0 ? "[" : i % 4 == 1 ? "]" : "")} ");
-                midi = instrument.Id == "timpani" ? Kettles[random.Next(2) + (m / 16 % 3)] : Math.Clamp(midi + random.Next(-4, 5), instrument.Low.Midi, instrument.High.Midi);
+                text.Append(
+                    CultureInfo.InvariantCulture,
+                    $"{names[midi % 12]}{(midi / 12) - 1}e{(i % 4 == 0 ? "[" : i % 4 == 1 ? "]" : "")} "
+                );
+                midi =
+                    instrument.Id == "timpani"
+                        ? Kettles[random.Next(2) + (m / 16 % 3)]
+                        : Math.Clamp(midi + random.Next(-4, 5), instrument.Low.Midi, instrument.High.Midi);
             }
 
             text.Append("| ");

@@ -54,7 +54,12 @@ internal static class OtherReader
 
     private static double Node(string file)
     {
-        using var node = Process.Start(new ProcessStartInfo("node", ["bench/reader.mjs", file, Ratios.Rounds.ToString(CultureInfo.InvariantCulture)]) { RedirectStandardOutput = true })!;
+        using var node = Process.Start(
+            new ProcessStartInfo("node", ["bench/reader.mjs", file, Ratios.Rounds.ToString(CultureInfo.InvariantCulture)])
+            {
+                RedirectStandardOutput = true,
+            }
+        )!;
         var said = node.StandardOutput.ReadToEnd();
         node.WaitForExit();
         return double.Parse(said, CultureInfo.InvariantCulture);

@@ -21,18 +21,34 @@ if (args.Contains("hands"))
     return;
 }
 
-var config = ManualConfig.CreateEmpty()
-    .AddJob(Job.Default.WithToolchain(InProcessEmitToolchain.Instance).WithWarmupCount(2).WithIterationCount(8).WithInvocationCount(2).WithUnrollFactor(1))
+var config = ManualConfig
+    .CreateEmpty()
+    .AddJob(
+        Job.Default.WithToolchain(InProcessEmitToolchain.Instance)
+            .WithWarmupCount(2)
+            .WithIterationCount(8)
+            .WithInvocationCount(2)
+            .WithUnrollFactor(1)
+    )
     .AddDiagnoser(MemoryDiagnoser.Default)
     .AddColumnProvider(DefaultColumnProviders.Instance)
     .AddLogger(ConsoleLogger.Default);
 
-foreach (var summary in new[] { BenchmarkRunner.Run<WholeWork>(config), BenchmarkRunner.Run<ReadingGrowth>(config), BenchmarkRunner.Run<Growth>(config) })
+foreach (
+    var summary in new[]
+    {
+        BenchmarkRunner.Run<WholeWork>(config),
+        BenchmarkRunner.Run<ReadingGrowth>(config),
+        BenchmarkRunner.Run<Growth>(config),
+    }
+)
 {
     var baseline = summary.Reports.Single(r => summary.IsBaseline(r.BenchmarkCase)).ResultStatistics!.Median;
     Console.WriteLine();
     foreach (var report in summary.Reports.Where(r => !summary.IsBaseline(r.BenchmarkCase)))
-        Console.WriteLine($"ratio {report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo}: {report.ResultStatistics!.Median / baseline:0.00}");
+        Console.WriteLine(
+            $"ratio {report.BenchmarkCase.Descriptor.WorkloadMethodDisplayInfo}: {report.ResultStatistics!.Median / baseline:0.00}"
+        );
 }
 
 Console.WriteLine();

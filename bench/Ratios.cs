@@ -8,12 +8,14 @@ internal static class Ratios
 {
     public const int Rounds = 15;
 
-    public static void Say(string what, double ratio) => Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio {what}: {ratio:0.00}"));
+    public static void Say(string what, double ratio) =>
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio {what}: {ratio:0.00}"));
 
     /// <summary>Milliseconds, the median of some rounds after a warming up.</summary>
     public static double Median(Func<object> act)
     {
-        for (var i = 0; i < 5; i++) act();
+        for (var i = 0; i < 5; i++)
+            act();
         var times = new List<double>();
         for (var i = 0; i < Rounds; i++)
         {

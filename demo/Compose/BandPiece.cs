@@ -5,37 +5,125 @@ internal static class BandPiece
 {
     private static readonly string[] Chords =
     [
-        "Bb", "Bb", "F/A", "Gm", "Eb", "Bb/D", "Eb", "F", "F7", "F7", "Bb",
-        "Gm", "Gm7/F", "Eb", "F", "Bb", "Gm", "Cm", "F", "Cm", "F7",
-        "Db", "Ab/C", "Bbm", "Gb", "Db/F", "Gb", "Ab", "Ab", "Bbm", "F7",
-        "F7", "Bb", "F/C", "Bb/D", "Eb", "F", "Bb/F", "Eb", "F", "Bb7",
-        "Eb", "Bb/D", "Cm", "Ab", "Eb/G", "Ab", "Bb7", "Eb",
-        "Eb", "Ab", "Eb/G", "Bb7", "Ab", "Bb7", "Eb", "Eb",
+        "Bb",
+        "Bb",
+        "F/A",
+        "Gm",
+        "Eb",
+        "Bb/D",
+        "Eb",
+        "F",
+        "F7",
+        "F7",
+        "Bb",
+        "Gm",
+        "Gm7/F",
+        "Eb",
+        "F",
+        "Bb",
+        "Gm",
+        "Cm",
+        "F",
+        "Cm",
+        "F7",
+        "Db",
+        "Ab/C",
+        "Bbm",
+        "Gb",
+        "Db/F",
+        "Gb",
+        "Ab",
+        "Ab",
+        "Bbm",
+        "F7",
+        "F7",
+        "Bb",
+        "F/C",
+        "Bb/D",
+        "Eb",
+        "F",
+        "Bb/F",
+        "Eb",
+        "F",
+        "Bb7",
+        "Eb",
+        "Bb/D",
+        "Cm",
+        "Ab",
+        "Eb/G",
+        "Ab",
+        "Bb7",
+        "Eb",
+        "Eb",
+        "Ab",
+        "Eb/G",
+        "Bb7",
+        "Ab",
+        "Bb7",
+        "Eb",
+        "Eb",
     ];
 
     // The tune, in concert pitch, measure by measure from the pickup on.
     private static readonly string[] Opening =
     [
         "F4e[ G4e]",
-        "Bb4q.[ C5e] D5q F5q", "C5q.[ Bb4e] A4h", "G4e(.) A4e(.) Bb4e(.) C5e(.) D5q(>) Bb4q", "Eb5q.[ D5e] C5h",
-        "D5q F5q Bb4q.[ C5e]", "D5e[ C5e] Bb4e[ A4e] G4h", "F4e(.) G4e(.) A4e(.) Bb4e(.) C5q(>) D5q", "C5h. F4e[ G4e]",
-        "F4e(.) A4e(.) C5e(.) Eb5e(.) D5q(>) C5q", "Bb4h. rq",
+        "Bb4q.[ C5e] D5q F5q",
+        "C5q.[ Bb4e] A4h",
+        "G4e(.) A4e(.) Bb4e(.) C5e(.) D5q(>) Bb4q",
+        "Eb5q.[ D5e] C5h",
+        "D5q F5q Bb4q.[ C5e]",
+        "D5e[ C5e] Bb4e[ A4e] G4h",
+        "F4e(.) G4e(.) A4e(.) Bb4e(.) C5q(>) D5q",
+        "C5h. F4e[ G4e]",
+        "F4e(.) A4e(.) C5e(.) Eb5e(.) D5q(>) C5q",
+        "Bb4h. rq",
     ];
 
     private static readonly string[] Middle =
     [
-        "D5h[ C5q Bb4q]", "A4q.[ Bb4e] G4h", "G4q[ Bb4q Eb5q D5q]", "C5h. rq", "D5h[ F5q Eb5q]", "D5q.[ C5e] Bb4h", "C5q[ Eb5q] G4q[ A4q]", "A4h. rq",
-        "G4e[ A4e Bb4e C5e] D5q[ Eb5q]", "C5w",
-        "Ab4q.[ Bb4e] Db5q F5q", "Eb5q.[ Db5e] C5h", "Bb4e(.) C5e(.) Db5e(.) Eb5e(.) F5q(>) Db5q", "Gb5q.[ F5e] Eb5h",
-        "F5q Ab4q Db5q.[ Eb5e]", "Gb5e[ F5e] Eb5e[ Db5e] Bb4h", "Ab4e(.) Bb4e(.) C5e(.) Db5e(.) Eb5q(>) F5q", "Eb5h. Ab4q", "Db5q.[ C5e] Bb4q Ab4q", "A4q(-) Bb4q(-) C5q(-) Eb5q(-)",
+        "D5h[ C5q Bb4q]",
+        "A4q.[ Bb4e] G4h",
+        "G4q[ Bb4q Eb5q D5q]",
+        "C5h. rq",
+        "D5h[ F5q Eb5q]",
+        "D5q.[ C5e] Bb4h",
+        "C5q[ Eb5q] G4q[ A4q]",
+        "A4h. rq",
+        "G4e[ A4e Bb4e C5e] D5q[ Eb5q]",
+        "C5w",
+        "Ab4q.[ Bb4e] Db5q F5q",
+        "Eb5q.[ Db5e] C5h",
+        "Bb4e(.) C5e(.) Db5e(.) Eb5e(.) F5q(>) Db5q",
+        "Gb5q.[ F5e] Eb5h",
+        "F5q Ab4q Db5q.[ Eb5e]",
+        "Gb5e[ F5e] Eb5e[ Db5e] Bb4h",
+        "Ab4e(.) Bb4e(.) C5e(.) Db5e(.) Eb5q(>) F5q",
+        "Eb5h. Ab4q",
+        "Db5q.[ C5e] Bb4q Ab4q",
+        "A4q(-) Bb4q(-) C5q(-) Eb5q(-)",
         "F5e(>) Eb5e C5e(>) Bb4e A4e",
-        "Bb4e(.) Bb4e(.) C5e(.) C5e(.) D5q Bb4q", "C5e(.) C5e(.) D5e(.) D5e(.) Eb5q C5q", "D5e(.) D5e(.) Eb5e(.) Eb5e(.) F5q D5q", "Eb5e(.) Eb5e(.) F5e(.) F5e(.) G5q Eb5q",
-        "F5q.[ Eb5e] D5q[ C5q]", "D5q.[ C5e] Bb4q[ A4q]", "G4q(>) A4q(>) Bb4q(>) C5q(>)", "D5h(-) C5h(-)", "Bb4q(-) C5q(-) D5h(-)",
+        "Bb4e(.) Bb4e(.) C5e(.) C5e(.) D5q Bb4q",
+        "C5e(.) C5e(.) D5e(.) D5e(.) Eb5q C5q",
+        "D5e(.) D5e(.) Eb5e(.) Eb5e(.) F5q D5q",
+        "Eb5e(.) Eb5e(.) F5e(.) F5e(.) G5q Eb5q",
+        "F5q.[ Eb5e] D5q[ C5q]",
+        "D5q.[ C5e] Bb4q[ A4q]",
+        "G4q(>) A4q(>) Bb4q(>) C5q(>)",
+        "D5h(-) C5h(-)",
+        "Bb4q(-) C5q(-) D5h(-)",
     ];
 
     private static readonly string[] Coda =
     [
-        "Eb5q.[ F5e] G5q Bb4q", "Ab4e[ Bb4e C5e D5e] Eb5h", "G5q.[ F5e] Eb5q C5q", "D5e[ C5e] Bb4e[ Ab4e] G4h", "Ab4q C5q Eb5q F5q", "G5h(>) F5h(>)", "Eb5e(.) Eb5e(.) Eb5q(>) rq Bb4q(^)", "Eb5h.(^)",
+        "Eb5q.[ F5e] G5q Bb4q",
+        "Ab4e[ Bb4e C5e D5e] Eb5h",
+        "G5q.[ F5e] Eb5q C5q",
+        "D5e[ C5e] Bb4e[ Ab4e] G4h",
+        "Ab4q C5q Eb5q F5q",
+        "G5h(>) F5h(>)",
+        "Eb5e(.) Eb5e(.) Eb5q(>) rq Bb4q(^)",
+        "Eb5h.(^)",
     ];
 
     public static string Text()
@@ -61,7 +149,8 @@ internal static class BandPiece
             Timpani(),
             Snare(),
         };
-        foreach (var part in parts) Dress(part);
+        foreach (var part in parts)
+            Dress(part);
         Careless(parts);
         return "title: Harbor Lanterns\ncomposer: Ines Marlowe-Pratt\n" + string.Concat(parts.Select(p => p.Text));
     }
@@ -80,7 +169,8 @@ internal static class BandPiece
     private static ArrangedPart Lead(string name, string header, List<string> tune, int octaves, int restFrom, int restTo)
     {
         var part = new ArrangedPart(name, header);
-        for (var m = 0; m < tune.Count; m++) part.Measures.Add(m >= restFrom && m <= restTo ? Silence(m) : Strand.Octave(tune[m], octaves));
+        for (var m = 0; m < tune.Count; m++)
+            part.Measures.Add(m >= restFrom && m <= restTo ? Silence(m) : Strand.Octave(tune[m], octaves));
         return part;
     }
 
@@ -88,7 +178,9 @@ internal static class BandPiece
     {
         var part = new ArrangedPart(name, header);
         for (var m = 0; m < tune.Count; m++)
-            part.Measures.Add(m >= restFrom && m <= restTo ? Silence(m) : Strand.Octave(Strand.Below(tune[m], Chord.Of(Chords[m])), octaves));
+            part.Measures.Add(
+                m >= restFrom && m <= restTo ? Silence(m) : Strand.Octave(Strand.Below(tune[m], Chord.Of(Chords[m])), octaves)
+            );
         return part;
     }
 
@@ -99,7 +191,11 @@ internal static class BandPiece
         for (var m = 0; m < tune.Count; m++)
         {
             var sings = m is >= 11 and <= 30;
-            part.Measures.Add(sings ? tune[m] : m >= 41 ? tune[m] : Strand.Below(tune[m], Chord.Of(Chords[m])));
+            part.Measures.Add(
+                sings ? tune[m]
+                : m >= 41 ? tune[m]
+                : Strand.Below(tune[m], Chord.Of(Chords[m]))
+            );
         }
 
         return part;
@@ -113,20 +209,22 @@ internal static class BandPiece
             var chord = Chord.Of(Chords[m]);
             var low = Strand.Spell(Chord.At(chord.Bass, centre));
             var fifth = Strand.Spell(Chord.At(chord.Fifth, centre + 2));
-            part.Measures.Add(m switch
-            {
-                0 => "rq",
-                31 => $"{low}q(>) {low}q.(>)",
-                56 => $"{low}h.(^)",
-                10 or 20 => $"{low}w",
-                >= 11 and < 20 => $"{low}h[ {fifth}h]",
-                >= 21 and <= 30 => $"{low}q(-) {low}q {fifth}q(-) {low}q",
-                >= 32 and <= 37 => $"{low}e(.) {low}e(.) {low}e(.) {low}e(.) {fifth}q(.) {low}q(.)",
-                38 => $"{low}q(>) {low}q(>) {fifth}q(>) {low}q(>)",
-                39 or 40 => $"{low}h(-) {fifth}h(-)",
-                55 => $"{low}e(.) {low}e(.) {low}q(>) rq {fifth}q(^)",
-                _ => $"{low}q(.) rq {fifth}q(.) {low}q(.)",
-            });
+            part.Measures.Add(
+                m switch
+                {
+                    0 => "rq",
+                    31 => $"{low}q(>) {low}q.(>)",
+                    56 => $"{low}h.(^)",
+                    10 or 20 => $"{low}w",
+                    >= 11 and < 20 => $"{low}h[ {fifth}h]",
+                    >= 21 and <= 30 => $"{low}q(-) {low}q {fifth}q(-) {low}q",
+                    >= 32 and <= 37 => $"{low}e(.) {low}e(.) {low}e(.) {low}e(.) {fifth}q(.) {low}q(.)",
+                    38 => $"{low}q(>) {low}q(>) {fifth}q(>) {low}q(>)",
+                    39 or 40 => $"{low}h(-) {fifth}h(-)",
+                    55 => $"{low}e(.) {low}e(.) {low}q(>) rq {fifth}q(^)",
+                    _ => $"{low}q(.) rq {fifth}q(.) {low}q(.)",
+                }
+            );
         }
 
         return part;
@@ -140,20 +238,22 @@ internal static class BandPiece
             var chord = Chord.Of(Chords[m]);
             var a = Strand.Spell(chord.Near(centre));
             var b = Strand.Spell(chord.Near(centre - 4));
-            part.Measures.Add(m switch
-            {
-                0 => "rq",
-                31 => $"{a}q(>) {a}q.(>)",
-                56 => $"{a}h.(^)",
-                10 or 20 => $"{a}w",
-                >= 11 and < 20 => $"{a}h[ {b}h]",
-                >= 21 and <= 30 => $"rq {a}e(.) {a}e(.) rq {b}e(.) {b}e(.)",
-                >= 32 and <= 37 => $"{a}q {a}q {b}q {a}q",
-                38 => $"{a}q(>) {b}q(>) {a}q(>) {b}q(>)",
-                39 or 40 => $"{a}h(-) {b}h(-)",
-                55 => $"{a}e(.) {a}e(.) {a}q(>) rq {b}q(^)",
-                _ => $"re {a}e(.) re {a}e(.) {b}q(>) {a}q",
-            });
+            part.Measures.Add(
+                m switch
+                {
+                    0 => "rq",
+                    31 => $"{a}q(>) {a}q.(>)",
+                    56 => $"{a}h.(^)",
+                    10 or 20 => $"{a}w",
+                    >= 11 and < 20 => $"{a}h[ {b}h]",
+                    >= 21 and <= 30 => $"rq {a}e(.) {a}e(.) rq {b}e(.) {b}e(.)",
+                    >= 32 and <= 37 => $"{a}q {a}q {b}q {a}q",
+                    38 => $"{a}q(>) {b}q(>) {a}q(>) {b}q(>)",
+                    39 or 40 => $"{a}h(-) {b}h(-)",
+                    55 => $"{a}e(.) {a}e(.) {a}q(>) rq {b}q(^)",
+                    _ => $"re {a}e(.) re {a}e(.) {b}q(>) {a}q",
+                }
+            );
         }
 
         return part;
@@ -166,17 +266,19 @@ internal static class BandPiece
         {
             var late = m >= 41;
             var (tonic, dominant) = late ? ("Eb3", "Bb2") : ("Bb2", "F2");
-            part.Measures.Add(m switch
-            {
-                10 or 20 => $"{(m == 10 ? tonic : dominant)}h.(tr) rq",
-                38 => $"{tonic}q(>) {tonic}q(>) {tonic}q(>) {tonic}q(>)",
-                39 or 40 => $"{dominant}w(tr)",
-                55 => $"{tonic}e {tonic}e {tonic}q(>) rq {dominant}q(^)",
-                56 => $"{tonic}h.(^)",
-                > 0 and < 10 when m % 2 == 1 => $"{tonic}q rq {dominant}q {tonic}q",
-                >= 41 when m % 2 == 1 => $"{tonic}q rq {dominant}q {tonic}q",
-                _ => Silence(m),
-            });
+            part.Measures.Add(
+                m switch
+                {
+                    10 or 20 => $"{(m == 10 ? tonic : dominant)}h.(tr) rq",
+                    38 => $"{tonic}q(>) {tonic}q(>) {tonic}q(>) {tonic}q(>)",
+                    39 or 40 => $"{dominant}w(tr)",
+                    55 => $"{tonic}e {tonic}e {tonic}q(>) rq {dominant}q(^)",
+                    56 => $"{tonic}h.(^)",
+                    > 0 and < 10 when m % 2 == 1 => $"{tonic}q rq {dominant}q {tonic}q",
+                    >= 41 when m % 2 == 1 => $"{tonic}q rq {dominant}q {tonic}q",
+                    _ => Silence(m),
+                }
+            );
         }
 
         return part;
@@ -187,24 +289,33 @@ internal static class BandPiece
         var part = new ArrangedPart("Snare Drum", "abbr:S.D. clef:percussion program:1");
         for (var m = 0; m < Chords.Length; m++)
         {
-            part.Measures.Add(m switch
-            {
-                0 => "rq",
-                >= 10 and <= 20 => "rw",
-                31 => "%C5e(>) %C5e %C5e(>) %C5e %C5e",
-                38 => "%C5q(>) %C5q(>) %C5q(>) %C5q(>)",
-                39 or 40 => "%C5w(tremolo:3)",
-                55 => "%C5e %C5e %C5q(>) rq %C5q(^)",
-                56 => "%C5h.(^)",
-                >= 32 and <= 37 => "%C5e %C5s %C5s %C5e %C5e %C5s %C5s %C5s %C5s %C5q(>)",
-                _ => m % 4 == 0 ? "%C5q(>) %C5e %C5e %C5s %C5s %C5s %C5s %C5q" : "%C5q(>) %C5e %C5e %C5q(>) %C5e %C5e",
-            });
+            part.Measures.Add(
+                m switch
+                {
+                    0 => "rq",
+                    >= 10 and <= 20 => "rw",
+                    31 => "%C5e(>) %C5e %C5e(>) %C5e %C5e",
+                    38 => "%C5q(>) %C5q(>) %C5q(>) %C5q(>)",
+                    39 or 40 => "%C5w(tremolo:3)",
+                    55 => "%C5e %C5e %C5q(>) rq %C5q(^)",
+                    56 => "%C5h.(^)",
+                    >= 32 and <= 37 => "%C5e %C5s %C5s %C5e %C5e %C5s %C5s %C5s %C5s %C5q(>)",
+                    _ => m % 4 == 0 ? "%C5q(>) %C5e %C5e %C5s %C5s %C5s %C5s %C5q" : "%C5q(>) %C5e %C5e %C5q(>) %C5e %C5e",
+                }
+            );
         }
 
         return part;
     }
 
-    private static string Silence(int m) => m switch { 0 => "rq", 31 => "rq rq.", 56 => "rh.", _ => "rw" };
+    private static string Silence(int m) =>
+        m switch
+        {
+            0 => "rq",
+            31 => "rq rq.",
+            56 => "rh.",
+            _ => "rw",
+        };
 
     // What is printed in every part: form, dynamics, tempo words in the first.
     private static void Dress(ArrangedPart part)
@@ -234,8 +345,10 @@ internal static class BandPiece
 
         var silent = part.Name is "Snare Drum";
         Before(silent || part.Name == "Timpani" ? 1 : 0, part.Name == "Tuba" ? "" : "!f");
-        if (!m[11].Contains("rw", StringComparison.Ordinal)) Before(11, part.Name is "Clarinet 1" or "Alto Saxophone" ? "!mp" : "!p");
-        if (!m[21].Contains("rw", StringComparison.Ordinal)) Before(21, "!f");
+        if (!m[11].Contains("rw", StringComparison.Ordinal))
+            Before(11, part.Name is "Clarinet 1" or "Alto Saxophone" ? "!mp" : "!p");
+        if (!m[21].Contains("rw", StringComparison.Ordinal))
+            Before(21, "!f");
         Before(32, "!p !<");
         Before(38, "!/ !ff");
         Before(41, "!f");

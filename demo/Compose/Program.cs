@@ -13,5 +13,6 @@ foreach (var (file, text) in all)
     File.WriteAllText(path, "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n" + document.Root + "\n");
     var score = ScoreReader.Read(File.ReadAllBytes(path));
     Console.WriteLine($"{file}: {score.Parts.Count} parts, {score.Measures.Count} measures, {score.Warnings.Count} warnings");
-    foreach (var warning in score.Warnings) Console.WriteLine("  " + warning);
+    foreach (var warning in score.Warnings)
+        Console.WriteLine("  " + warning);
 }

@@ -8,22 +8,30 @@ namespace MellowStand.Demo.Compose;
 internal static partial class Strand
 {
     /// <summary>Moves every pitch by letters and semitones.</summary>
-    public static string Transpose(string music, int diatonic, int chromatic) => PitchToken().Replace(music, m =>
-        m.Groups["lead"].Value + Spell(Pitch.Parse(m.Groups["pitch"].Value).Transpose(diatonic, chromatic)));
+    public static string Transpose(string music, int diatonic, int chromatic) =>
+        PitchToken()
+            .Replace(music, m => m.Groups["lead"].Value + Spell(Pitch.Parse(m.Groups["pitch"].Value).Transpose(diatonic, chromatic)));
 
     /// <summary>Moves every pitch by octaves.</summary>
     public static string Octave(string music, int octaves) => Transpose(music, 7 * octaves, 12 * octaves);
 
     /// <summary>The same rhythm with the chord tone at least a minor third below each note.</summary>
-    public static string Below(string music, Chord chord) => PitchToken().Replace(music, m =>
-        m.Groups["lead"].Value + Spell(chord.ToneBelow(Pitch.Parse(m.Groups["pitch"].Value))));
+    public static string Below(string music, Chord chord) =>
+        PitchToken().Replace(music, m => m.Groups["lead"].Value + Spell(chord.ToneBelow(Pitch.Parse(m.Groups["pitch"].Value))));
 
     /// <summary>Without the marks in brackets and without slurs.</summary>
     public static string Plain(string music) => Marks().Replace(music, "");
 
     public static string Spell(Pitch p)
     {
-        var sign = p.Alter switch { 1 => "#", -1 => "b", 2 => "x", -2 => "bb", _ => "" };
+        var sign = p.Alter switch
+        {
+            1 => "#",
+            -1 => "b",
+            2 => "x",
+            -2 => "bb",
+            _ => "",
+        };
         return string.Create(CultureInfo.InvariantCulture, $"{p.Step}{sign}{p.Octave}");
     }
 
@@ -64,7 +72,8 @@ internal sealed record Chord(IReadOnlyList<Pitch> Tones, Pitch Bass)
     public Pitch Near(int midi) => Candidates().MinBy(p => (Math.Abs(p.Midi - midi), p.Midi));
 
     /// <summary>A tone put into the octave that lies nearest to a key number.</summary>
-    public static Pitch At(Pitch tone, int midi) => Enumerable.Range(0, 9).Select(o => tone with { Octave = o }).MinBy(p => Math.Abs(p.Midi - midi));
+    public static Pitch At(Pitch tone, int midi) =>
+        Enumerable.Range(0, 9).Select(o => tone with { Octave = o }).MinBy(p => Math.Abs(p.Midi - midi));
 
     private IEnumerable<Pitch> Candidates() => Tones.SelectMany(t => Enumerable.Range(0, 9).Select(o => t with { Octave = o }));
 

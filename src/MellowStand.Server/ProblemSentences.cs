@@ -17,12 +17,16 @@ public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IException
             Refusal r => (r.Status, r.Message),
             ScoreFormatException s => (StatusCodes.Status422UnprocessableEntity, s.Message),
             LadderException l => (StatusCodes.Status400BadRequest, l.Message),
-            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => (StatusCodes.Status413PayloadTooLarge, "The upload is larger than 32 MB. Export the score without pictures and sounds, as MusicXML."),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => (
+                StatusCodes.Status413PayloadTooLarge,
+                "The upload is larger than 32 MB. Export the score without pictures and sounds, as MusicXML."
+            ),
             BadHttpRequestException b => (b.StatusCode, $"The request cannot be read: {Plain(b)} Mend it and send it again."),
             InvalidDataException => (StatusCodes.Status400BadRequest, "The upload is damaged or too large. Choose the file again."),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong in the server; nothing was changed. The log tells more."),
         };
-        if (status >= 500) log.LogError(exception, "Unhandled error at {Path}", httpContext.Request.Path);
+        if (status >= 500)
+            log.LogError(exception, "Unhandled error at {Path}", httpContext.Request.Path);
         await Write(httpContext, status, sentence).ConfigureAwait(false);
         return true;
     }
@@ -47,13 +51,20 @@ public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IException
     private static Task Write(HttpContext context, int status, string sentence)
     {
         context.Response.StatusCode = status;
-        var problem = new ProblemDetails { Status = status, Title = ReasonPhrases.GetReasonPhrase(status), Detail = sentence };
+        var problem = new ProblemDetails
+        {
+            Status = status,
+            Title = ReasonPhrases.GetReasonPhrase(status),
+            Detail = sentence,
+        };
         return context.Response.WriteAsJsonAsync(problem, options: null, contentType: "application/problem+json");
     }
 
     private static string Plain(BadHttpRequestException e)
     {
-        var text = (e.InnerException as System.Text.Json.JsonException)?.Path is { } path ? $"the value at {path} has the wrong form." : e.Message;
+        var text = (e.InnerException as System.Text.Json.JsonException)?.Path is { } path
+            ? $"the value at {path} has the wrong form."
+            : e.Message;
         return text.EndsWith('.') ? text : text + ".";
     }
 }

@@ -12,30 +12,46 @@ namespace MellowStand.Server;
 /// <summary>Puts the server together.</summary>
 public static class StandApp
 {
-    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--web DIR</c> (the built front end) and <c>--demo true</c> are read from the arguments.</summary>
+    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--web DIR</c> (the built front end) and <c>--demo true</c> are
+    /// read from the arguments.</summary>
     public static WebApplication Build(string[] args)
     {
         var web = new ConfigurationBuilder().AddCommandLine(args).Build()["web"];
-        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory, WebRootPath = web is null ? null : Path.GetFullPath(web) });
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions
+            {
+                Args = args,
+                ContentRootPath = AppContext.BaseDirectory,
+                WebRootPath = web is null ? null : Path.GetFullPath(web),
+            }
+        );
         var options = StandOptions.From(builder.Configuration);
         builder.Services.AddSingleton(options);
-        builder.Services.AddSerilog(log => log
-            .MinimumLevel.Information()
-            .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
-            .WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
-            .WriteTo.File(Path.Combine(options.Data, "logs", "stand-.log"), rollingInterval: RollingInterval.Day, retainedFileCountLimit: 14, formatProvider: CultureInfo.InvariantCulture));
+        builder.Services.AddSerilog(log =>
+            log.MinimumLevel.Information()
+                .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
+                .WriteTo.Console(formatProvider: CultureInfo.InvariantCulture)
+                .WriteTo.File(
+                    Path.Combine(options.Data, "logs", "stand-.log"),
+                    rollingInterval: RollingInterval.Day,
+                    retainedFileCountLimit: 14,
+                    formatProvider: CultureInfo.InvariantCulture
+                )
+        );
         builder.WebHost.ConfigureKestrel(k =>
         {
             k.Limits.MaxRequestBodySize = StandOptions.MaxRequestBytes;
             k.AddServerHeader = false;
         });
-        if (options.Port is { } port) builder.WebHost.UseUrls($"http://127.0.0.1:{port}");
+        if (options.Port is { } port)
+            builder.WebHost.UseUrls($"http://127.0.0.1:{port}");
         AddServices(builder);
         var app = builder.Build();
         Use(app);
         app.MapStand();
         _ = app.Services.GetRequiredService<Database>();
-        if (options.Demo && app.Services.GetRequiredService<DemoSwitch>().WithSchool) app.Services.GetRequiredService<DemoSchool>().Fill();
+        if (options.Demo && app.Services.GetRequiredService<DemoSwitch>().WithSchool)
+            app.Services.GetRequiredService<DemoSchool>().Fill();
         return app;
     }
 
@@ -45,20 +61,40 @@ public static class StandApp
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(new DemoSwitch(true));
         services.AddSingleton(s => new Database(Path.Combine(s.GetRequiredService<StandOptions>().Data, "stand.db")));
-        services.AddSingleton<PieceRepository>().AddSingleton<DecisionRepository>().AddSingleton<EnsembleRepository>()
-            .AddSingleton<PassageRepository>().AddSingleton<HouseRepository>().AddSingleton<EditionRepository>().AddSingleton<ChartRepository>();
-        services.AddSingleton<PieceDesk>().AddSingleton<EditionService>().AddSingleton<DemoSchool>().AddSingleton<Sessions>().AddSingleton<ReadinessService>().AddSingleton<ShelfService>();
+        services
+            .AddSingleton<PieceRepository>()
+            .AddSingleton<DecisionRepository>()
+            .AddSingleton<EnsembleRepository>()
+            .AddSingleton<PassageRepository>()
+            .AddSingleton<HouseRepository>()
+            .AddSingleton<EditionRepository>()
+            .AddSingleton<ChartRepository>();
+        services
+            .AddSingleton<PieceDesk>()
+            .AddSingleton<EditionService>()
+            .AddSingleton<DemoSchool>()
+            .AddSingleton<Sessions>()
+            .AddSingleton<ReadinessService>()
+            .AddSingleton<ShelfService>();
         services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
         services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);
-        services.ConfigureHttpJsonOptions(j => j.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
+        services.ConfigureHttpJsonOptions(j =>
+            j.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict
+        );
         services.AddProblemDetails();
         services.AddExceptionHandler<ProblemSentences>();
-        services.AddOpenApi("v1", o => o.AddDocumentTransformer((document, _, _) =>
-        {
-            document.Info.Title = "Mellow Stand";
-            document.Servers?.Clear();
-            return Task.CompletedTask;
-        }));
+        services.AddOpenApi(
+            "v1",
+            o =>
+                o.AddDocumentTransformer(
+                    (document, _, _) =>
+                    {
+                        document.Info.Title = "Mellow Stand";
+                        document.Servers?.Clear();
+                        return Task.CompletedTask;
+                    }
+                )
+        );
         services.AddResponseCompression();
         services.AddSignInLimit();
         services.AddAuthorization();

@@ -13,8 +13,14 @@ public sealed record StandOptions(string Data, int? Port, bool Demo)
     {
         var data = configuration["data"];
         if (string.IsNullOrWhiteSpace(data))
-            data = Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "mellow-stand");
-        var port = int.TryParse(configuration["port"], NumberStyles.None, CultureInfo.InvariantCulture, out var p) && p is > 0 and < 65536 ? p : (int?)null;
+            data = Path.Combine(
+                Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create),
+                "mellow-stand"
+            );
+        var port =
+            int.TryParse(configuration["port"], NumberStyles.None, CultureInfo.InvariantCulture, out var p) && p is > 0 and < 65536
+                ? p
+                : (int?)null;
         return new StandOptions(data, port, configuration["demo"] == "true");
     }
 }

@@ -6,7 +6,8 @@ using Microsoft.Data.Sqlite;
 namespace MellowStand.Storage;
 
 /// <summary>The SQLite file of a school: opened with a write-ahead log, full synchronisation and foreign keys.</summary>
-/// <remarks>Data once acknowledged is never lost: https://sqlite.org/wal.html and https://sqlite.org/pragma.html#pragma_synchronous.</remarks>
+/// <remarks>Data once acknowledged is never lost: https://sqlite.org/wal.html and
+/// https://sqlite.org/pragma.html#pragma_synchronous.</remarks>
 public sealed class Database
 {
     private readonly string _connectionString;
@@ -18,7 +19,13 @@ public sealed class Database
     {
         Path = path;
         Directory.CreateDirectory(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
-        _connectionString = new SqliteConnectionStringBuilder { DataSource = path, ForeignKeys = true, DefaultTimeout = 10, Pooling = true }.ToString();
+        _connectionString = new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            DefaultTimeout = 10,
+            Pooling = true,
+        }.ToString();
         using (var connection = Open())
         {
             using var wal = connection.CreateCommand();
@@ -66,13 +73,18 @@ public sealed class Database
 
     private void Migrate()
     {
-        var result = DeployChanges.To.SqliteDatabase(_connectionString)
+        var result = DeployChanges
+            .To.SqliteDatabase(_connectionString)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly(), name => name.EndsWith(".sql", StringComparison.Ordinal))
             .WithTransactionPerScript()
             .LogTo(new NoOpUpgradeLog())
             .Build()
             .PerformUpgrade();
         if (!result.Successful)
-            throw new InvalidOperationException($"The database {Path} could not be brought up to date ({result.ErrorScript?.Name}). Restore a backup or use the version that wrote it.", result.Error);
+            throw new InvalidOperationException(
+                $"The database {Path} could not be brought up to date ({result.ErrorScript?.Name}). Restore a backup or use the "
+                    + $"version that wrote it.",
+                result.Error
+            );
     }
 }

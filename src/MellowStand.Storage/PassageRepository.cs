@@ -4,8 +4,25 @@ namespace MellowStand.Storage;
 
 /// <summary>A passage as handed out.</summary>
 public sealed record PassageRow(
-    long Id, long PieceId, string Title, IReadOnlyList<string> Parts, int From, int To, string StartUnit, double StartBpm, string GoalUnit, double GoalBpm,
-    string Climb, double ClimbValue, DateOnly Begins, DateOnly Due, string Note, IReadOnlyList<long> Sections, IReadOnlyList<long> Players, IReadOnlyList<StepRow> Steps);
+    long Id,
+    long PieceId,
+    string Title,
+    IReadOnlyList<string> Parts,
+    int From,
+    int To,
+    string StartUnit,
+    double StartBpm,
+    string GoalUnit,
+    double GoalBpm,
+    string Climb,
+    double ClimbValue,
+    DateOnly Begins,
+    DateOnly Due,
+    string Note,
+    IReadOnlyList<long> Sections,
+    IReadOnlyList<long> Players,
+    IReadOnlyList<StepRow> Steps
+);
 
 /// <summary>A tempo step with its date.</summary>
 public sealed record StepRow(string Unit, double Bpm, DateOnly Due);
@@ -17,73 +34,145 @@ public sealed record LogRow(long Id, long PassageId, long PlayerId, string Unit,
 public sealed class PassageRepository(Database database)
 {
     /// <summary>Keeps a passage with its steps and the sections and players it is for.</summary>
-    public long Add(PassageRow p) => database.Act(c =>
-    {
-        var id = c.Insert(
-            "INSERT INTO passage (piece_id, title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, climb, climb_value, begins, due, note) VALUES ($piece, $title, $parts, $from, $to, $su, $sb, $gu, $gb, $climb, $value, $begins, $due, $note)",
-            ("piece", p.PieceId), ("title", p.Title), ("parts", string.Join('\n', p.Parts)), ("from", p.From), ("to", p.To), ("su", p.StartUnit), ("sb", p.StartBpm),
-            ("gu", p.GoalUnit), ("gb", p.GoalBpm), ("climb", p.Climb), ("value", p.ClimbValue), ("begins", p.Begins.Iso()), ("due", p.Due.Iso()), ("note", p.Note));
-        for (var i = 0; i < p.Steps.Count; i++)
+    public long Add(PassageRow p) =>
+        database.Act(c =>
         {
-            c.Run("INSERT INTO passage_step (passage_id, position, unit, bpm, due) VALUES ($id, $position, $unit, $bpm, $due)",
-                ("id", id), ("position", i), ("unit", p.Steps[i].Unit), ("bpm", p.Steps[i].Bpm), ("due", p.Steps[i].Due.Iso()));
-        }
+            var id = c.Insert(
+                "INSERT INTO passage (piece_id, title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, "
+                    + "climb, climb_value, begins, due, note) VALUES ($piece, $title, $parts, $from, $to, $su, $sb, $gu, $gb, "
+                    + "$climb, $value, $begins, $due, $note)",
+                ("piece", p.PieceId),
+                ("title", p.Title),
+                ("parts", string.Join('\n', p.Parts)),
+                ("from", p.From),
+                ("to", p.To),
+                ("su", p.StartUnit),
+                ("sb", p.StartBpm),
+                ("gu", p.GoalUnit),
+                ("gb", p.GoalBpm),
+                ("climb", p.Climb),
+                ("value", p.ClimbValue),
+                ("begins", p.Begins.Iso()),
+                ("due", p.Due.Iso()),
+                ("note", p.Note)
+            );
+            for (var i = 0; i < p.Steps.Count; i++)
+            {
+                c.Run(
+                    "INSERT INTO passage_step (passage_id, position, unit, bpm, due) VALUES ($id, $position, $unit, $bpm, $due)",
+                    ("id", id),
+                    ("position", i),
+                    ("unit", p.Steps[i].Unit),
+                    ("bpm", p.Steps[i].Bpm),
+                    ("due", p.Steps[i].Due.Iso())
+                );
+            }
 
-        foreach (var s in p.Sections) c.Run("INSERT INTO passage_section (passage_id, section_id) VALUES ($id, $section)", ("id", id), ("section", s));
-        foreach (var player in p.Players) c.Run("INSERT INTO passage_player (passage_id, player_id) VALUES ($id, $player)", ("id", id), ("player", player));
-        return id;
-    });
+            foreach (var s in p.Sections)
+                c.Run("INSERT INTO passage_section (passage_id, section_id) VALUES ($id, $section)", ("id", id), ("section", s));
+            foreach (var player in p.Players)
+                c.Run("INSERT INTO passage_player (passage_id, player_id) VALUES ($id, $player)", ("id", id), ("player", player));
+            return id;
+        });
 
     /// <summary>Passages of a piece, or of all pieces, by date.</summary>
     public IReadOnlyList<PassageRow> All(long? piece = null)
     {
         using var c = database.Open();
-        var steps = c.Read("SELECT passage_id, unit, bpm, due FROM passage_step ORDER BY passage_id, position",
-            r => (Id: r.GetInt64(0), Step: new StepRow(r.GetString(1), r.GetDouble(2), r.Day(3)!.Value))).ToLookup(x => x.Id, x => x.Step);
-        var sections = c.Read("SELECT passage_id, section_id FROM passage_section", r => (r.GetInt64(0), r.GetInt64(1))).ToLookup(x => x.Item1, x => x.Item2);
-        var players = c.Read("SELECT passage_id, player_id FROM passage_player", r => (r.GetInt64(0), r.GetInt64(1))).ToLookup(x => x.Item1, x => x.Item2);
+        var steps = c.Read(
+                "SELECT passage_id, unit, bpm, due FROM passage_step ORDER BY passage_id, position",
+                r => (Id: r.GetInt64(0), Step: new StepRow(r.GetString(1), r.GetDouble(2), r.Day(3)!.Value))
+            )
+            .ToLookup(x => x.Id, x => x.Step);
+        var sections = c.Read("SELECT passage_id, section_id FROM passage_section", r => (r.GetInt64(0), r.GetInt64(1)))
+            .ToLookup(x => x.Item1, x => x.Item2);
+        var players = c.Read("SELECT passage_id, player_id FROM passage_player", r => (r.GetInt64(0), r.GetInt64(1)))
+            .ToLookup(x => x.Item1, x => x.Item2);
         return c.Read(
-            "SELECT p.id, piece_id, p.title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, climb, climb_value, begins, p.due, note FROM passage p JOIN piece q ON q.id = p.piece_id WHERE p.deleted IS NULL AND q.deleted IS NULL AND ($piece IS NULL OR piece_id = $piece) ORDER BY p.due, p.id",
-            r => Row(r, sections, players, steps), ("piece", piece));
+            "SELECT p.id, piece_id, p.title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, climb, "
+                + "climb_value, begins, p.due, note FROM passage p JOIN piece q ON q.id = p.piece_id WHERE p.deleted IS NULL "
+                + "AND q.deleted IS NULL AND ($piece IS NULL OR piece_id = $piece) ORDER BY p.due, p.id",
+            r => Row(r, sections, players, steps),
+            ("piece", piece)
+        );
     }
 
     /// <summary>One passage, or null.</summary>
     public PassageRow? Find(long id) => All().FirstOrDefault(p => p.Id == id);
 
     /// <summary>Takes a passage back; its log stays.</summary>
-    public bool Remove(long id, DateTimeOffset now) => database.Act(c => c.Run(
-        "UPDATE passage SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))) > 0;
+    public bool Remove(long id, DateTimeOffset now) =>
+        database.Act(c => c.Run("UPDATE passage SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
+        > 0;
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
-    public bool Restore(long id) => database.Act(c => c.Run("UPDATE passage SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+    public bool Restore(long id) =>
+        database.Act(c => c.Run("UPDATE passage SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
     /// <summary>Keeps a clean tempo.</summary>
-    public long AddLog(long passage, long player, string unit, double bpm, DateOnly heard, string note) => database.Act(c => c.Insert(
-        "INSERT INTO log_entry (passage_id, player_id, unit, bpm, heard, note) VALUES ($passage, $player, $unit, $bpm, $heard, $note)",
-        ("passage", passage), ("player", player), ("unit", unit), ("bpm", bpm), ("heard", heard.Iso()), ("note", note)));
+    public long AddLog(long passage, long player, string unit, double bpm, DateOnly heard, string note) =>
+        database.Act(c =>
+            c.Insert(
+                "INSERT INTO log_entry (passage_id, player_id, unit, bpm, heard, note) VALUES ($passage, $player, $unit, $bpm, "
+                    + "$heard, $note)",
+                ("passage", passage),
+                ("player", player),
+                ("unit", unit),
+                ("bpm", bpm),
+                ("heard", heard.Iso()),
+                ("note", note)
+            )
+        );
 
     /// <summary>The log of a passage, or all of it, newest first.</summary>
     public IReadOnlyList<LogRow> Log(long? passage = null)
     {
         using var c = database.Open();
         return c.Read(
-            "SELECT l.id, passage_id, player_id, unit, bpm, heard, l.note FROM log_entry l JOIN passage p ON p.id = l.passage_id JOIN piece q ON q.id = p.piece_id WHERE l.deleted IS NULL AND q.deleted IS NULL AND ($passage IS NULL OR passage_id = $passage) ORDER BY heard DESC, l.id DESC",
-            r => new LogRow(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.GetString(3), r.GetDouble(4), r.Day(5)!.Value, r.GetString(6)), ("passage", passage));
+            "SELECT l.id, passage_id, player_id, unit, bpm, heard, l.note FROM log_entry l JOIN passage p ON p.id = "
+                + "l.passage_id JOIN piece q ON q.id = p.piece_id WHERE l.deleted IS NULL AND q.deleted IS NULL AND ($passage "
+                + "IS NULL OR passage_id = $passage) ORDER BY heard DESC, l.id DESC",
+            r => new LogRow(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.GetString(3), r.GetDouble(4), r.Day(5)!.Value, r.GetString(6)),
+            ("passage", passage)
+        );
     }
 
     /// <summary>Takes a log entry back.</summary>
-    public bool RemoveLog(long id, DateTimeOffset now) => database.Act(c => c.Run(
-        "UPDATE log_entry SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))) > 0;
+    public bool RemoveLog(long id, DateTimeOffset now) =>
+        database.Act(c => c.Run("UPDATE log_entry SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
+        > 0;
 
     /// <summary>Undoes <see cref="RemoveLog"/>.</summary>
-    public bool RestoreLog(long id) => database.Act(c => c.Run("UPDATE log_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+    public bool RestoreLog(long id) =>
+        database.Act(c => c.Run("UPDATE log_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
-    private static PassageRow Row(SqliteDataReader r, ILookup<long, long> sections, ILookup<long, long> players, ILookup<long, StepRow> steps)
+    private static PassageRow Row(
+        SqliteDataReader r,
+        ILookup<long, long> sections,
+        ILookup<long, long> players,
+        ILookup<long, StepRow> steps
+    )
     {
         var id = r.GetInt64(0);
         return new PassageRow(
-            id, r.GetInt64(1), r.GetString(2), r.GetString(3).Split('\n', StringSplitOptions.RemoveEmptyEntries), r.GetInt32(4), r.GetInt32(5),
-            r.GetString(6), r.GetDouble(7), r.GetString(8), r.GetDouble(9), r.GetString(10), r.GetDouble(11), r.Day(12)!.Value, r.Day(13)!.Value, r.GetString(14),
-            [.. sections[id]], [.. players[id]], [.. steps[id]]);
+            id,
+            r.GetInt64(1),
+            r.GetString(2),
+            r.GetString(3).Split('\n', StringSplitOptions.RemoveEmptyEntries),
+            r.GetInt32(4),
+            r.GetInt32(5),
+            r.GetString(6),
+            r.GetDouble(7),
+            r.GetString(8),
+            r.GetDouble(9),
+            r.GetString(10),
+            r.GetDouble(11),
+            r.Day(12)!.Value,
+            r.Day(13)!.Value,
+            r.GetString(14),
+            [.. sections[id]],
+            [.. players[id]],
+            [.. steps[id]]
+        );
     }
 }

@@ -17,9 +17,20 @@ public sealed class PieceRepository(Database database)
     private const string Columns = "SELECT id, title, kind, etude_set, due, file_name FROM piece";
 
     /// <summary>Keeps an imported file as it came.</summary>
-    public long Add(string title, string kind, string? etudeSet, DateOnly? due, string fileName, byte[] original, DateTimeOffset now) => database.Act(c => c.Insert(
-        "INSERT INTO piece (title, kind, etude_set, due, file_name, original, added) VALUES ($title, $kind, $set, $due, $file, $original, $added)",
-        ("title", title), ("kind", kind), ("set", etudeSet), ("due", due?.Iso()), ("file", fileName), ("original", original), ("added", now.Iso())));
+    public long Add(string title, string kind, string? etudeSet, DateOnly? due, string fileName, byte[] original, DateTimeOffset now) =>
+        database.Act(c =>
+            c.Insert(
+                "INSERT INTO piece (title, kind, etude_set, due, file_name, original, added) VALUES ($title, $kind, $set, $due, "
+                    + "$file, $original, $added)",
+                ("title", title),
+                ("kind", kind),
+                ("set", etudeSet),
+                ("due", due?.Iso()),
+                ("file", fileName),
+                ("original", original),
+                ("added", now.Iso())
+            )
+        );
 
     /// <summary>All pieces on the shelf, the nearest date first.</summary>
     public IReadOnlyList<PieceRow> All()
@@ -43,35 +54,59 @@ public sealed class PieceRepository(Database database)
     }
 
     /// <summary>Changes title, kind, set and date.</summary>
-    public bool Update(PieceRow piece) => database.Act(c => c.Run(
-        "UPDATE piece SET title = $title, kind = $kind, etude_set = $set, due = $due WHERE id = $id AND deleted IS NULL",
-        ("title", piece.Title), ("kind", piece.Kind), ("set", piece.EtudeSet), ("due", piece.Due?.Iso()), ("id", piece.Id))) > 0;
+    public bool Update(PieceRow piece) =>
+        database.Act(c =>
+            c.Run(
+                "UPDATE piece SET title = $title, kind = $kind, etude_set = $set, due = $due WHERE id = $id AND deleted IS NULL",
+                ("title", piece.Title),
+                ("kind", piece.Kind),
+                ("set", piece.EtudeSet),
+                ("due", piece.Due?.Iso()),
+                ("id", piece.Id)
+            )
+        ) > 0;
 
     /// <summary>Takes a piece off the shelf; <see cref="Restore"/> brings it back.</summary>
-    public bool Remove(long id, DateTimeOffset now) => database.Act(c => c.Run(
-        "UPDATE piece SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))) > 0;
+    public bool Remove(long id, DateTimeOffset now) =>
+        database.Act(c => c.Run("UPDATE piece SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))) > 0;
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
-    public bool Restore(long id) => database.Act(c => c.Run("UPDATE piece SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+    public bool Restore(long id) =>
+        database.Act(c => c.Run("UPDATE piece SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
     /// <summary>Corrected instruments, part id to instrument id.</summary>
     public IReadOnlyDictionary<string, string> Instruments(long id)
     {
         using var c = database.Open();
-        return c.Read("SELECT part, instrument FROM part_choice WHERE piece_id = $id AND instrument IS NOT NULL", r => (r.GetString(0), r.GetString(1)), ("id", id))
+        return c.Read(
+                "SELECT part, instrument FROM part_choice WHERE piece_id = $id AND instrument IS NOT NULL",
+                r => (r.GetString(0), r.GetString(1)),
+                ("id", id)
+            )
             .ToDictionary(x => x.Item1, x => x.Item2);
     }
 
     /// <summary>Corrects the instrument of a part.</summary>
-    public void SetInstrument(long id, string part, string instrument) => database.Act(c => c.Run(
-        "INSERT INTO part_choice (piece_id, part, instrument) VALUES ($id, $part, $instrument) ON CONFLICT (piece_id, part) DO UPDATE SET instrument = $instrument",
-        ("id", id), ("part", part), ("instrument", instrument)));
+    public void SetInstrument(long id, string part, string instrument) =>
+        database.Act(c =>
+            c.Run(
+                "INSERT INTO part_choice (piece_id, part, instrument) VALUES ($id, $part, $instrument) ON CONFLICT (piece_id, "
+                    + "part) DO UPDATE SET instrument = $instrument",
+                ("id", id),
+                ("part", part),
+                ("instrument", instrument)
+            )
+        );
 
     /// <summary>Findings that were dismissed in a piece, id to title.</summary>
     public IReadOnlyDictionary<string, string> Dismissals(long id)
     {
         using var c = database.Open();
-        return c.Read("SELECT finding, title FROM dismissal WHERE piece_id = $id ORDER BY made", r => (r.GetString(0), r.GetString(1)), ("id", id))
+        return c.Read(
+                "SELECT finding, title FROM dismissal WHERE piece_id = $id ORDER BY made",
+                r => (r.GetString(0), r.GetString(1)),
+                ("id", id)
+            )
             .ToDictionary(x => x.Item1, x => x.Item2);
     }
 
@@ -79,36 +114,71 @@ public sealed class PieceRepository(Database database)
     public IReadOnlyDictionary<string, string> Leaders(long id)
     {
         using var c = database.Open();
-        return c.Read("SELECT parts, leader FROM line_leader WHERE piece_id = $id", r => (Parts: r.GetString(0), Leader: r.GetString(1)), ("id", id)).ToDictionary(x => x.Parts, x => x.Leader);
+        return c.Read(
+                "SELECT parts, leader FROM line_leader WHERE piece_id = $id",
+                r => (Parts: r.GetString(0), Leader: r.GetString(1)),
+                ("id", id)
+            )
+            .ToDictionary(x => x.Parts, x => x.Leader);
     }
 
     /// <summary>Sets the leader of a line, or takes it back to the default with null.</summary>
-    public void Lead(long id, string parts, string? leader) => database.Act(c => leader is null
-        ? c.Run("DELETE FROM line_leader WHERE piece_id = $id AND parts = $parts", ("id", id), ("parts", parts))
-        : c.Run("INSERT INTO line_leader (piece_id, parts, leader) VALUES ($id, $parts, $leader) ON CONFLICT (piece_id, parts) DO UPDATE SET leader = $leader", ("id", id), ("parts", parts), ("leader", leader)));
+    public void Lead(long id, string parts, string? leader) =>
+        database.Act(c =>
+            leader is null
+                ? c.Run("DELETE FROM line_leader WHERE piece_id = $id AND parts = $parts", ("id", id), ("parts", parts))
+                : c.Run(
+                    "INSERT INTO line_leader (piece_id, parts, leader) VALUES ($id, $parts, $leader) ON CONFLICT (piece_id, "
+                        + "parts) DO UPDATE SET leader = $leader",
+                    ("id", id),
+                    ("parts", parts),
+                    ("leader", leader)
+                )
+        );
 
     /// <summary>Dismisses a finding; it stays quiet and is listed.</summary>
-    public void Dismiss(long id, string finding, string title, DateTimeOffset now) => database.Act(c => c.Run(
-        "INSERT INTO dismissal (piece_id, finding, title, made) VALUES ($id, $finding, $title, $now) ON CONFLICT DO NOTHING",
-        ("id", id), ("finding", finding), ("title", title), ("now", now.Iso())));
+    public void Dismiss(long id, string finding, string title, DateTimeOffset now) =>
+        database.Act(c =>
+            c.Run(
+                "INSERT INTO dismissal (piece_id, finding, title, made) VALUES ($id, $finding, $title, $now) ON CONFLICT DO NOTHING",
+                ("id", id),
+                ("finding", finding),
+                ("title", title),
+                ("now", now.Iso())
+            )
+        );
 
     /// <summary>Brings a dismissed finding back.</summary>
-    public bool Recall(long id, string finding) => database.Act(c => c.Run(
-        "DELETE FROM dismissal WHERE piece_id = $id AND finding = $finding", ("id", id), ("finding", finding))) > 0;
+    public bool Recall(long id, string finding) =>
+        database.Act(c => c.Run("DELETE FROM dismissal WHERE piece_id = $id AND finding = $finding", ("id", id), ("finding", finding))) > 0;
 
     /// <summary>Rules that stay quiet in a piece: rule to whether it is so everywhere.</summary>
     public IReadOnlyDictionary<string, bool> QuietRules(long id)
     {
         using var c = database.Open();
-        return c.Read("SELECT rule, MIN(piece_id) FROM quiet_rule WHERE piece_id IN (0, $id) GROUP BY rule", r => (r.GetString(0), r.GetInt64(1) == 0), ("id", id)).ToDictionary(x => x.Item1, x => x.Item2);
+        return c.Read(
+                "SELECT rule, MIN(piece_id) FROM quiet_rule WHERE piece_id IN (0, $id) GROUP BY rule",
+                r => (r.GetString(0), r.GetInt64(1) == 0),
+                ("id", id)
+            )
+            .ToDictionary(x => x.Item1, x => x.Item2);
     }
 
     /// <summary>Makes a rule quiet in a piece, or everywhere.</summary>
-    public void Quiet(long? piece, string rule, DateTimeOffset now) => database.Act(c => c.Run(
-        "INSERT INTO quiet_rule (piece_id, rule, made) VALUES ($piece, $rule, $now) ON CONFLICT DO NOTHING", ("piece", piece ?? 0), ("rule", rule), ("now", now.Iso())));
+    public void Quiet(long? piece, string rule, DateTimeOffset now) =>
+        database.Act(c =>
+            c.Run(
+                "INSERT INTO quiet_rule (piece_id, rule, made) VALUES ($piece, $rule, $now) ON CONFLICT DO NOTHING",
+                ("piece", piece ?? 0),
+                ("rule", rule),
+                ("now", now.Iso())
+            )
+        );
 
     /// <summary>Lets a rule speak again, in the piece and everywhere.</summary>
-    public bool Unquiet(long piece, string rule) => database.Act(c => c.Run("DELETE FROM quiet_rule WHERE piece_id IN (0, $piece) AND rule = $rule", ("piece", piece), ("rule", rule))) > 0;
+    public bool Unquiet(long piece, string rule) =>
+        database.Act(c => c.Run("DELETE FROM quiet_rule WHERE piece_id IN (0, $piece) AND rule = $rule", ("piece", piece), ("rule", rule)))
+        > 0;
 
     private static PieceRow Row(Microsoft.Data.Sqlite.SqliteDataReader r) =>
         new(r.GetInt64(0), r.GetString(1), r.GetString(2), r.Text(3), r.Day(4), r.GetString(5));

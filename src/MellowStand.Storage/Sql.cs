@@ -18,12 +18,18 @@ internal static class Sql
         return (long)command.ExecuteScalar()!;
     }
 
-    public static List<T> Read<T>(this SqliteConnection connection, string sql, Func<SqliteDataReader, T> row, params (string Name, object? Value)[] values)
+    public static List<T> Read<T>(
+        this SqliteConnection connection,
+        string sql,
+        Func<SqliteDataReader, T> row,
+        params (string Name, object? Value)[] values
+    )
     {
         using var command = Command(connection, sql, values);
         using var reader = command.ExecuteReader();
         var rows = new List<T>();
-        while (reader.Read()) rows.Add(row(reader));
+        while (reader.Read())
+            rows.Add(row(reader));
         return rows;
     }
 
@@ -34,13 +40,15 @@ internal static class Sql
 
     public static string Iso(this DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
-    public static string Iso(this DateTimeOffset moment) => moment.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+    public static string Iso(this DateTimeOffset moment) =>
+        moment.ToUniversalTime().ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
 
     private static SqliteCommand Command(SqliteConnection connection, string sql, (string Name, object? Value)[] values)
     {
         var command = connection.CreateCommand();
         command.CommandText = sql;
-        foreach (var (name, value) in values) command.Parameters.AddWithValue("$" + name, value ?? DBNull.Value);
+        foreach (var (name, value) in values)
+            command.Parameters.AddWithValue("$" + name, value ?? DBNull.Value);
         return command;
     }
 }

@@ -14,19 +14,37 @@ public sealed class ArchitectureTests
     [Fact]
     public void Core_knows_no_web_no_database_and_no_clock()
     {
-        var result = Types.InAssembly(Core).ShouldNot().HaveDependencyOnAny(
-            "Microsoft.AspNetCore", "Microsoft.Data", "System.Data", "Microsoft.Extensions", "System.Net", "System.TimeProvider", "MellowStand.Storage", "MellowStand.Server").GetResult();
+        var result = Types
+            .InAssembly(Core)
+            .ShouldNot()
+            .HaveDependencyOnAny(
+                "Microsoft.AspNetCore",
+                "Microsoft.Data",
+                "System.Data",
+                "Microsoft.Extensions",
+                "System.Net",
+                "System.TimeProvider",
+                "MellowStand.Storage",
+                "MellowStand.Server"
+            )
+            .GetResult();
         Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
-        var packages = Core.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal) && n != "netstandard");
+        var packages = Core.GetReferencedAssemblies()
+            .Select(a => a.Name!)
+            .Where(n => !n.StartsWith("System", StringComparison.Ordinal) && n != "netstandard");
         Assert.Empty(packages);
     }
 
     [Fact]
     public void Core_never_asks_what_time_it_is()
     {
-        var sources = Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "src", "MellowStand.Core"), "*.cs", SearchOption.AllDirectories)
+        var sources = Directory
+            .EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "src", "MellowStand.Core"), "*.cs", SearchOption.AllDirectories)
             .Where(f => !f.Contains("/obj/", StringComparison.Ordinal));
-        Assert.All(sources, f => Assert.DoesNotMatch(@"DateTime(Offset)?\.(Utc)?Now|DateTime\.Today|Stopwatch|TimeProvider", File.ReadAllText(f)));
+        Assert.All(
+            sources,
+            f => Assert.DoesNotMatch(@"DateTime(Offset)?\.(Utc)?Now|DateTime\.Today|Stopwatch|TimeProvider", File.ReadAllText(f))
+        );
     }
 
     [Theory]
@@ -39,8 +57,19 @@ public sealed class ArchitectureTests
     [InlineData("Assign", new[] { "Tempo", "Study" })]
     public void A_station_uses_only_notation_instruments_and_house_rules(string station, string[] neighbours)
     {
-        var forbidden = Stations.Except(neighbours).Where(s => s != station).Select(s => "MellowStand.Core." + s).Append("MellowStand.Core.Formats").ToArray();
-        var result = Types.InAssembly(Core).That().ResideInNamespace("MellowStand.Core." + station).ShouldNot().HaveDependencyOnAny(forbidden).GetResult();
+        var forbidden = Stations
+            .Except(neighbours)
+            .Where(s => s != station)
+            .Select(s => "MellowStand.Core." + s)
+            .Append("MellowStand.Core.Formats")
+            .ToArray();
+        var result = Types
+            .InAssembly(Core)
+            .That()
+            .ResideInNamespace("MellowStand.Core." + station)
+            .ShouldNot()
+            .HaveDependencyOnAny(forbidden)
+            .GetResult();
         Assert.True(result.IsSuccessful, station + " leans on " + string.Join(", ", result.FailingTypeNames ?? []));
     }
 
@@ -50,8 +79,13 @@ public sealed class ArchitectureTests
     [InlineData("HouseRules")]
     public void What_stations_stand_on_knows_no_station(string ground)
     {
-        var result = Types.InAssembly(Core).That().ResideInNamespace("MellowStand.Core." + ground).ShouldNot()
-            .HaveDependencyOnAny([.. Stations.Select(s => "MellowStand.Core." + s)]).GetResult();
+        var result = Types
+            .InAssembly(Core)
+            .That()
+            .ResideInNamespace("MellowStand.Core." + ground)
+            .ShouldNot()
+            .HaveDependencyOnAny([.. Stations.Select(s => "MellowStand.Core." + s)])
+            .GetResult();
         Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
     }
 }

@@ -14,22 +14,46 @@ public sealed partial class RulesPageTests
     {
         var page = Page();
         var path = Path.Combine(Reference.RepositoryRoot, "docs", "rules.md");
-        if (Environment.GetEnvironmentVariable("STAND_WRITE") == "1") File.WriteAllText(path, page);
+        if (Environment.GetEnvironmentVariable("STAND_WRITE") == "1")
+            File.WriteAllText(path, page);
         Assert.True(page == File.ReadAllText(path), "docs/rules.md is not what the docstrings say. Run STAND_WRITE=1 ./stand test core.");
     }
 
     private static string Page()
     {
-        var docs = XDocument.Load(Path.ChangeExtension(typeof(StudyDesk).Assembly.Location, ".xml")).Descendants("member")
+        var docs = XDocument
+            .Load(Path.ChangeExtension(typeof(StudyDesk).Assembly.Location, ".xml"))
+            .Descendants("member")
             .ToDictionary(m => m.Attribute("name")!.Value, m => m);
         var page = new StringBuilder("# Rules\n\nMade from the rules' docstrings by the tests of the core; do not edit by hand.\n");
         page.Append("\n## Study\n");
-        foreach (var rule in StudyDesk.Rules.OrderBy(r => r.Name, StringComparer.Ordinal)) Entry(page, docs, rule.Name, rule.GetType());
+        foreach (var rule in StudyDesk.Rules.OrderBy(r => r.Name, StringComparer.Ordinal))
+            Entry(page, docs, rule.Name, rule.GetType());
         page.Append("\n## Unify\n");
-        var kinds = typeof(UnifyDesk).Assembly.GetTypes().Where(t => t is { IsClass: true, IsAbstract: false } && typeof(IDifferenceRule).IsAssignableFrom(t)).OrderBy(t => t.Name, StringComparer.Ordinal);
-        foreach (var type in kinds) Entry(page, docs, ((IDifferenceRule)Activator.CreateInstance(type)!).Kind, type);
+        var kinds = typeof(UnifyDesk)
+            .Assembly.GetTypes()
+            .Where(t => t is { IsClass: true, IsAbstract: false } && typeof(IDifferenceRule).IsAssignableFrom(t))
+            .OrderBy(t => t.Name, StringComparer.Ordinal);
+        foreach (var type in kinds)
+            Entry(page, docs, ((IDifferenceRule)Activator.CreateInstance(type)!).Kind, type);
         page.Append("\n## Methods and tables\n");
-        foreach (var type in new[] { typeof(LineFinder), typeof(Core.Study.Heat.HeatMap), typeof(Core.Study.Heat.HeatWeights), typeof(CountOff), typeof(Core.Tempo.Ladder), typeof(Core.Tempo.MetronomeScale), typeof(Core.Tempo.ClickTrack), typeof(Core.Hear.Forecaster), typeof(Core.Notation.PlayedOrder), typeof(Core.Notation.DynamicLevels), typeof(Core.Instruments.Catalog), typeof(Core.HouseRules.HouseRuleCatalog) })
+        foreach (
+            var type in new[]
+            {
+                typeof(LineFinder),
+                typeof(Core.Study.Heat.HeatMap),
+                typeof(Core.Study.Heat.HeatWeights),
+                typeof(CountOff),
+                typeof(Core.Tempo.Ladder),
+                typeof(Core.Tempo.MetronomeScale),
+                typeof(Core.Tempo.ClickTrack),
+                typeof(Core.Hear.Forecaster),
+                typeof(Core.Notation.PlayedOrder),
+                typeof(Core.Notation.DynamicLevels),
+                typeof(Core.Instruments.Catalog),
+                typeof(Core.HouseRules.HouseRuleCatalog),
+            }
+        )
             Entry(page, docs, type.Name, type);
         return page.ToString();
     }
@@ -44,14 +68,21 @@ public sealed partial class RulesPageTests
 
     private static string Words(XElement? element)
     {
-        if (element is null) return "";
-        var text = string.Concat(element.Nodes().Select(n => n switch
-        {
-            XElement { Name.LocalName: "c" } c => $"`{c.Value}`",
-            XElement { Name.LocalName: "see" } see => "`" + see.Attribute("cref")!.Value.Split('.')[^1] + "`",
-            XElement e => e.Value,
-            _ => n.ToString(),
-        }));
+        if (element is null)
+            return "";
+        var text = string.Concat(
+            element
+                .Nodes()
+                .Select(n =>
+                    n switch
+                    {
+                        XElement { Name.LocalName: "c" } c => $"`{c.Value}`",
+                        XElement { Name.LocalName: "see" } see => "`" + see.Attribute("cref")!.Value.Split('.')[^1] + "`",
+                        XElement e => e.Value,
+                        _ => n.ToString(),
+                    }
+                )
+        );
         return Spaces().Replace(System.Net.WebUtility.HtmlDecode(text), " ").Trim();
     }
 

@@ -3,7 +3,8 @@ using System.Text.Json;
 
 namespace MellowStand.Server.Tests;
 
-/// <summary>Charts over the HTTP interface: read, corrected for the school, followed by every plan, taken back; what players' instruments have.</summary>
+/// <summary>Charts over the HTTP interface: read, corrected for the school, followed by every plan, taken back; what players' instruments
+/// have.</summary>
 public sealed class ChartTests : IDisposable
 {
     private const string Flute = "part \"Flute\"\nkey:F tempo:q=96 | A4 Bb4 C5 D5";
@@ -23,7 +24,9 @@ public sealed class ChartTests : IDisposable
     [Fact]
     public async Task Every_instrument_has_a_chart_needs_none_or_is_not_guessed()
     {
-        var rows = (await _client.Json("/api/charts")).EnumerateArray().ToDictionary(r => r.GetProperty("instrument").GetString()!, r => r.GetProperty("has").GetString());
+        var rows = (await _client.Json("/api/charts"))
+            .EnumerateArray()
+            .ToDictionary(r => r.GetProperty("instrument").GetString()!, r => r.GetProperty("has").GetString());
         Assert.Equal(("chart", "sticks", "none"), (rows["bassoon"], rows["timpani"], rows["harp"]));
         foreach (var id in rows.Where(r => r.Value == "chart").Select(r => r.Key))
         {
@@ -64,8 +67,18 @@ public sealed class ChartTests : IDisposable
         await Correct("flute", 70, "ours", "usual", ["Th", "1", "5", "Eb"]);
         var fingerings = Note(await _client.Json("/api/charts/flute"), 70).GetProperty("fingerings");
         Assert.Equal("ours", fingerings[0].GetProperty("code").GetString());
-        Assert.Equal("alternate", fingerings.EnumerateArray().First(f => f.GetProperty("code").GetString() == "one-and-one").GetProperty("standing").GetString());
-        Assert.Equal(2, (await _client.Json("/api/charts")).EnumerateArray().First(r => r.GetProperty("instrument").GetString() == "flute").GetProperty("corrections").GetInt32());
+        Assert.Equal(
+            "alternate",
+            fingerings.EnumerateArray().First(f => f.GetProperty("code").GetString() == "one-and-one").GetProperty("standing").GetString()
+        );
+        Assert.Equal(
+            2,
+            (await _client.Json("/api/charts"))
+                .EnumerateArray()
+                .First(r => r.GetProperty("instrument").GetString() == "flute")
+                .GetProperty("corrections")
+                .GetInt32()
+        );
     }
 
     [Theory]
@@ -76,7 +89,14 @@ public sealed class ChartTests : IDisposable
     [InlineData("flute", 70, "ours", "usual", null, "at least one key")]
     [InlineData("trumpet-bb", 64, "ours", "usual", null, "Only charts of keys")]
     [InlineData("trumpet-bb", 64, "1-2", "avoid", "1", "is computed")]
-    public async Task A_correction_that_cannot_be_made_is_refused_in_words(string id, int written, string code, string standing, string? key, string words)
+    public async Task A_correction_that_cannot_be_made_is_refused_in_words(
+        string id,
+        int written,
+        string code,
+        string standing,
+        string? key,
+        string words
+    )
     {
         var refused = await Correct(id, written, code, standing, key is null ? null : [key]);
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
@@ -88,11 +108,35 @@ public sealed class ChartTests : IDisposable
     {
         var id = await _client.Import(Asking.Music(Oboe));
         Assert.Equal("left", await Choice(id, 1));
-        var sections = await (await _client.Send(HttpMethod.Post, "/api/ensemble/sections", new { name = "Oboes" })).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var sections = await (
+            await _client.Send(HttpMethod.Post, "/api/ensemble/sections", new { name = "Oboes" })
+        ).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         var section = JsonDocument.Parse(sections).RootElement[0].GetProperty("id").GetInt64();
-        var unknown = await _client.Send(HttpMethod.Post, "/api/ensemble/players", new { section, name = "Ode Farrow", instrument = "oboe", chair = 1, options = new[] { "fourth-valve" } });
+        var unknown = await _client.Send(
+            HttpMethod.Post,
+            "/api/ensemble/players",
+            new
+            {
+                section,
+                name = "Ode Farrow",
+                instrument = "oboe",
+                chair = 1,
+                options = new[] { "fourth-valve" },
+            }
+        );
         Assert.Contains("no option", await unknown.Sentence(), StringComparison.Ordinal);
-        var made = await _client.Send(HttpMethod.Post, "/api/ensemble/players", new { section, name = "Ode Farrow", instrument = "oboe", chair = 1, options = Array.Empty<string>() });
+        var made = await _client.Send(
+            HttpMethod.Post,
+            "/api/ensemble/players",
+            new
+            {
+                section,
+                name = "Ode Farrow",
+                instrument = "oboe",
+                chair = 1,
+                options = Array.Empty<string>(),
+            }
+        );
         Assert.Equal(HttpStatusCode.Created, made.StatusCode);
         Assert.Equal("forked", await Choice(id, 1));
     }
@@ -100,20 +144,39 @@ public sealed class ChartTests : IDisposable
     [Fact]
     public async Task The_answer_carries_the_diagram_trills_and_tunings()
     {
-        var id = await _client.Import(Asking.Music("part \"Flute\"\nkey:F tempo:q=96 | Bb4h(tr) Bb4h | Bb4w\npart \"Timpani\" clef:F4\n| C3q G2q C3q G2q | D3w"));
+        var id = await _client.Import(
+            Asking.Music("part \"Flute\"\nkey:F tempo:q=96 | Bb4h(tr) Bb4h | Bb4w\npart \"Timpani\" clef:F4\n| C3q G2q C3q G2q | D3w")
+        );
         var flute = await _client.Json($"/api/pieces/{id}/technique?part=P1");
         Assert.Equal("keys", flute.GetProperty("kind").GetString());
         Assert.Contains("Tb", flute.GetProperty("choices")[1].GetProperty("keys").EnumerateArray().Select(k => k.GetString()));
-        Assert.Contains("thumb", Assert.Single(flute.GetProperty("trills").EnumerateArray()).GetProperty("how").GetString()!, StringComparison.Ordinal);
+        Assert.Contains(
+            "thumb",
+            Assert.Single(flute.GetProperty("trills").EnumerateArray()).GetProperty("how").GetString()!,
+            StringComparison.Ordinal
+        );
         var timpani = await _client.Json($"/api/pieces/{id}/technique?part=P2");
         Assert.Equal(3, timpani.GetProperty("tunings").GetArrayLength());
         Assert.Equal(JsonValueKind.Null, timpani.GetProperty("kind").ValueKind);
     }
 
     private Task<HttpResponseMessage> Correct(string id, int written, string code, string standing, string[]? keys = null) =>
-        _client.Send(HttpMethod.Put, $"/api/charts/{id}/corrections", new { written, code, standing, keys, remark = "" });
+        _client.Send(
+            HttpMethod.Put,
+            $"/api/charts/{id}/corrections",
+            new
+            {
+                written,
+                code,
+                standing,
+                keys,
+                remark = "",
+            }
+        );
 
-    private async Task<string?> Choice(long id, int place) => (await _client.Json($"/api/pieces/{id}/technique?part=P1")).GetProperty("choices")[place].GetProperty("choice").GetString();
+    private async Task<string?> Choice(long id, int place) =>
+        (await _client.Json($"/api/pieces/{id}/technique?part=P1")).GetProperty("choices")[place].GetProperty("choice").GetString();
 
-    private static JsonElement Note(JsonElement chart, int midi) => chart.GetProperty("notes").EnumerateArray().First(n => n.GetProperty("midi").GetInt32() == midi);
+    private static JsonElement Note(JsonElement chart, int midi) =>
+        chart.GetProperty("notes").EnumerateArray().First(n => n.GetProperty("midi").GetInt32() == midi);
 }

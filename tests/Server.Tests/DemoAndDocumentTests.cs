@@ -26,8 +26,14 @@ public sealed partial class DemoAndDocumentTests
         }
 
         Assert.Superset(new HashSet<string?> { "early", "late", "cannot-tell" }, states.ToHashSet());
-        var study = (await client.Json($"/api/pieces/{band.GetProperty("id").GetInt64()}/study")).EnumerateArray().Select(f => f.GetProperty("rule").GetString()).ToHashSet();
-        Assert.Superset(new HashSet<string?> { "carried-accidental", "a-tempo-without-slowing", "no-dynamics", "subito", "pickup", "halfway-level" }, study);
+        var study = (await client.Json($"/api/pieces/{band.GetProperty("id").GetInt64()}/study"))
+            .EnumerateArray()
+            .Select(f => f.GetProperty("rule").GetString())
+            .ToHashSet();
+        Assert.Superset(
+            new HashSet<string?> { "carried-accidental", "a-tempo-without-slowing", "no-dynamics", "subito", "pickup", "halfway-level" },
+            study
+        );
     }
 
     [Fact]
@@ -37,16 +43,21 @@ public sealed partial class DemoAndDocumentTests
         using var client = server.CreateClient();
         var served = Normal(await client.GetStringAsync("/openapi/v1.json", TestContext.Current.CancellationToken));
         var path = Path.Combine(Root(), "web", "openapi.json");
-        if (Environment.GetEnvironmentVariable("STAND_WRITE") == "1") await File.WriteAllTextAsync(path, served + "\n", TestContext.Current.CancellationToken);
-        Assert.True(served == Normal(await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken)),
-            "web/openapi.json is not what the server serves. Run STAND_WRITE=1 ./stand test server, then npm run api in web.");
+        if (Environment.GetEnvironmentVariable("STAND_WRITE") == "1")
+            await File.WriteAllTextAsync(path, served + "\n", TestContext.Current.CancellationToken);
+        Assert.True(
+            served == Normal(await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken)),
+            "web/openapi.json is not what the server serves. Run STAND_WRITE=1 ./stand test server, then npm run api in web."
+        );
     }
 
-    private static string Normal(string json) => JsonSerializer.Serialize(JsonDocument.Parse(ServerList().Replace(json, "")).RootElement, Indented);
+    private static string Normal(string json) =>
+        JsonSerializer.Serialize(JsonDocument.Parse(ServerList().Replace(json, "")).RootElement, Indented);
 
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
-    private static string Root([System.Runtime.CompilerServices.CallerFilePath] string here = "") => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(here)!, "..", ".."));
+    private static string Root([System.Runtime.CompilerServices.CallerFilePath] string here = "") =>
+        Path.GetFullPath(Path.Combine(Path.GetDirectoryName(here)!, "..", ".."));
 
     // The address depends on where the test host listens.
     [GeneratedRegex("\"servers\":\\s*\\[[^\\]]*\\],?")]

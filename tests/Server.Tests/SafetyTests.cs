@@ -10,18 +10,32 @@ namespace MellowStand.Server.Tests;
 /// <summary>What the server refuses, and what it never loses.</summary>
 public sealed class SafetyTests
 {
-    private const string Score = "<score-partwise><part-list><score-part id=\"P1\"><part-name>Flute</part-name></score-part></part-list><part id=\"P1\"><measure number=\"1\"><note><rest/><duration>4</duration></note></measure></part></score-partwise>";
+    private const string Score =
+        "<score-partwise><part-list><score-part id=\"P1\"><part-name>Flute</part-name></score-part></part-list><part "
+        + "id=\"P1\"><measure number=\"1\"><note><rest/><duration>4</duration></note></measure></part></score-partwise>";
 
-    public static TheoryData<string, byte[]> Hostile => new()
-    {
-        { "external-entity.xml", Encoding.UTF8.GetBytes("<!DOCTYPE s [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>" + Score.Replace("Flute", "&x;", StringComparison.Ordinal)) },
-        { "entity-bomb.xml", Encoding.UTF8.GetBytes("<!DOCTYPE s [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;\">]>" + Score.Replace("Flute", "&b;", StringComparison.Ordinal)) },
-        { "truncated.musicxml", Encoding.UTF8.GetBytes(Score[..150]) },
-        { "climbs-out.mxl", Zip("../../outside.xml", Encoding.UTF8.GetBytes(Score)) },
-        { "bomb.mxl", Zip("score.xml", new byte[120 * 1024 * 1024]) },
-        { "empty.musicxml", [] },
-        { "picture.png", [0x89, 0x50, 0x4E, 0x47, 1, 2, 3] },
-    };
+    public static TheoryData<string, byte[]> Hostile =>
+        new()
+        {
+            {
+                "external-entity.xml",
+                Encoding.UTF8.GetBytes(
+                    "<!DOCTYPE s [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>" + Score.Replace("Flute", "&x;", StringComparison.Ordinal)
+                )
+            },
+            {
+                "entity-bomb.xml",
+                Encoding.UTF8.GetBytes(
+                    "<!DOCTYPE s [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;\">]>"
+                        + Score.Replace("Flute", "&b;", StringComparison.Ordinal)
+                )
+            },
+            { "truncated.musicxml", Encoding.UTF8.GetBytes(Score[..150]) },
+            { "climbs-out.mxl", Zip("../../outside.xml", Encoding.UTF8.GetBytes(Score)) },
+            { "bomb.mxl", Zip("score.xml", new byte[120 * 1024 * 1024]) },
+            { "empty.musicxml", [] },
+            { "picture.png", [0x89, 0x50, 0x4E, 0x47, 1, 2, 3] },
+        };
 
     [Theory]
     [MemberData(nameof(Hostile))]
@@ -41,7 +55,11 @@ public sealed class SafetyTests
     {
         using var server = new StandServer();
         using var client = server.CreateClient();
-        var response = await client.PostAsync("/api/pieces", new MultipartFormDataContent { { new StringContent("x"), "other" } }, TestContext.Current.CancellationToken);
+        var response = await client.PostAsync(
+            "/api/pieces",
+            new MultipartFormDataContent { { new StringContent("x"), "other" } },
+            TestContext.Current.CancellationToken
+        );
         Assert.InRange((int)response.StatusCode, 400, 499);
         await response.Sentence();
     }
@@ -75,14 +93,20 @@ public sealed class SafetyTests
         using var client = server.CreateClient();
         Assert.True((await client.Json("/api/session")).GetProperty("firstRun").GetBoolean());
         Assert.Equal(HttpStatusCode.Unauthorized, (await client.GetAsync("/api/pieces", TestContext.Current.CancellationToken)).StatusCode);
-        Assert.Equal(HttpStatusCode.BadRequest, (await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Orla", password = "short" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Orla", password = "short" })).StatusCode
+        );
         var made = await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Orla", password = "a quiet rehearsal" });
         Assert.Equal(HttpStatusCode.OK, made.StatusCode);
         var cookie = made.Headers.GetValues("Set-Cookie").Single();
         Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
         Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);
         Assert.Equal(HttpStatusCode.OK, (await client.GetAsync("/api/pieces", TestContext.Current.CancellationToken)).StatusCode);
-        Assert.Equal(HttpStatusCode.Conflict, (await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Other", password = "another password" })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Other", password = "another password" })).StatusCode
+        );
     }
 
     [Fact]
@@ -93,7 +117,8 @@ public sealed class SafetyTests
         await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Orla", password = "a quiet rehearsal" });
         await client.Send(HttpMethod.Delete, "/api/session");
         var tries = new List<HttpStatusCode>();
-        for (var i = 0; i < 12; i++) tries.Add((await client.Send(HttpMethod.Post, "/api/session", new { name = "Orla", password = "wrong password" })).StatusCode);
+        for (var i = 0; i < 12; i++)
+            tries.Add((await client.Send(HttpMethod.Post, "/api/session", new { name = "Orla", password = "wrong password" })).StatusCode);
         Assert.Equal(HttpStatusCode.Unauthorized, tries[0]);
         Assert.Equal(HttpStatusCode.TooManyRequests, tries[^1]);
     }
@@ -138,13 +163,15 @@ public sealed class SafetyTests
             Assert.Equal("1", Pragma(c, "foreign_keys"));
         }
 
-        Assert.Throws<InvalidOperationException>(() => database.Act<int>(c =>
-        {
-            using var command = c.CreateCommand();
-            command.CommandText = "INSERT INTO section (name, position) VALUES ('Half', 1)";
-            command.ExecuteNonQuery();
-            throw new InvalidOperationException("in the middle of an act");
-        }));
+        Assert.Throws<InvalidOperationException>(() =>
+            database.Act<int>(c =>
+            {
+                using var command = c.CreateCommand();
+                command.CommandText = "INSERT INTO section (name, position) VALUES ('Half', 1)";
+                command.ExecuteNonQuery();
+                throw new InvalidOperationException("in the middle of an act");
+            })
+        );
         Assert.Empty(new EnsembleRepository(database).Sections());
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
@@ -171,7 +198,11 @@ public sealed class SafetyTests
     {
         using var server = new StandServer();
         using var client = server.CreateClient();
-        var response = await client.PostAsync("/api/pieces", Asking.File(new byte[100 * 1024 * 1024], "huge.musicxml"), TestContext.Current.CancellationToken);
+        var response = await client.PostAsync(
+            "/api/pieces",
+            Asking.File(new byte[100 * 1024 * 1024], "huge.musicxml"),
+            TestContext.Current.CancellationToken
+        );
         Assert.InRange((int)response.StatusCode, 400, 499);
         await response.Sentence();
         Assert.Equal(0, (await client.Json("/api/pieces")).GetArrayLength());

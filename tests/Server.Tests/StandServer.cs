@@ -28,7 +28,8 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
         builder.ConfigureServices(s =>
         {
             // The demo school is loaded only where a test asks for it.
-            if (!WithSchool) s.AddSingleton<DemoSwitch>(new DemoSwitch(false));
+            if (!WithSchool)
+                s.AddSingleton<DemoSwitch>(new DemoSwitch(false));
         });
     }
 
@@ -36,7 +37,8 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (disposing && Directory.Exists(_data)) Directory.Delete(_data, recursive: true);
+        if (disposing && Directory.Exists(_data))
+            Directory.Delete(_data, recursive: true);
     }
 }
 
@@ -61,7 +63,10 @@ public static class Asking
     }
 
     public static Task<HttpResponseMessage> Send(this HttpClient client, HttpMethod method, string url, object? body = null) =>
-        client.SendAsync(new HttpRequestMessage(method, url) { Content = body is null ? null : JsonContent.Create(body) }, TestContext.Current.CancellationToken);
+        client.SendAsync(
+            new HttpRequestMessage(method, url) { Content = body is null ? null : JsonContent.Create(body) },
+            TestContext.Current.CancellationToken
+        );
 
     public static async Task<string> Sentence(this HttpResponseMessage response)
     {

@@ -9,7 +9,9 @@ namespace MellowStand.Server.Tests;
 /// <summary>Lines and leaders, decisions of two people, returns, bows and balance over the HTTP interface, on a real SQLite file.</summary>
 public sealed class UnifyTests : IDisposable
 {
-    private const string Duo = "part \"Flute\"\ntempo:q=96 | C5q(.) D5(.) E5[ F5] | G5(>) F5 E5[ D5] | rw | C5q(.) D5(.) E5[ F5] | D5w\npart \"Oboe\"\n| C5q D5 E5 F5 | G5 F5 E5 D5 | rw | C5q D5 E5 F5 | D5w";
+    private const string Duo =
+        "part \"Flute\"\ntempo:q=96 | C5q(.) D5(.) E5[ F5] | G5(>) F5 E5[ D5] | rw | C5q(.) D5(.) E5[ F5] | D5w\npart "
+        + "\"Oboe\"\n| C5q D5 E5 F5 | G5 F5 E5 D5 | rw | C5q D5 E5 F5 | D5w";
 
     private readonly StandServer _server = new();
     private readonly HttpClient _client;
@@ -67,8 +69,19 @@ public sealed class UnifyTests : IDisposable
     {
         var id = await _client.Import(Asking.Music(Duo));
         var d = (await Open(id))[0];
-        Assert.Equal(HttpStatusCode.Created, (await Decide(id, new { difference = Id(d), version = d.GetProperty("version").GetInt32() })).StatusCode);
-        var second = await Decide(id, new { difference = Id(d), keep = true, version = d.GetProperty("version").GetInt32() });
+        Assert.Equal(
+            HttpStatusCode.Created,
+            (await Decide(id, new { difference = Id(d), version = d.GetProperty("version").GetInt32() })).StatusCode
+        );
+        var second = await Decide(
+            id,
+            new
+            {
+                difference = Id(d),
+                keep = true,
+                version = d.GetProperty("version").GetInt32(),
+            }
+        );
         Assert.Equal(HttpStatusCode.Conflict, second.StatusCode);
         Assert.Contains("settled already", await second.Sentence(), StringComparison.Ordinal);
         Assert.Equal("accepted", (await _client.Json($"/api/pieces/{id}/decisions"))[0].GetProperty("verdict").GetString());
@@ -79,7 +92,9 @@ public sealed class UnifyTests : IDisposable
     {
         var id = await _client.Import(Asking.Music(Duo));
         var d = (await Open(id))[0];
-        var made = await (await Decide(id, new { difference = Id(d) })).Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
+        var made = await (await Decide(id, new { difference = Id(d) })).Content.ReadFromJsonAsync<JsonElement>(
+            TestContext.Current.CancellationToken
+        );
         await _client.Send(HttpMethod.Delete, $"/api/pieces/{id}/decisions/{made.GetProperty("id").GetInt64()}");
         var stale = await Decide(id, new { difference = Id(d), version = d.GetProperty("version").GetInt32() });
         Assert.Equal(HttpStatusCode.Conflict, stale.StatusCode);
@@ -92,7 +107,9 @@ public sealed class UnifyTests : IDisposable
     {
         var id = await _client.Import(Asking.Music(Duo));
         var open = await Open(id);
-        var answers = await Task.WhenAll(open.SelectMany(d => Enumerable.Range(0, 4).Select(_ => Decide(id, new { difference = Id(d), version = 0 }))));
+        var answers = await Task.WhenAll(
+            open.SelectMany(d => Enumerable.Range(0, 4).Select(_ => Decide(id, new { difference = Id(d), version = 0 })))
+        );
         Assert.Equal(open.Count, answers.Count(a => a.StatusCode == HttpStatusCode.Created));
         Assert.All(answers, a => Assert.Contains(a.StatusCode, new[] { HttpStatusCode.Created, HttpStatusCode.Conflict }));
         Assert.Equal(open.Count, (await _client.Json($"/api/pieces/{id}/decisions")).GetArrayLength());
@@ -103,17 +120,30 @@ public sealed class UnifyTests : IDisposable
     {
         var id = await _client.Import(Asking.Music(Duo));
         var d = (await Open(id)).First(x => x.GetProperty("kind").GetString() == "articulation");
-        var made = await (await Decide(id, new { difference = Id(d) })).Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
+        var made = await (await Decide(id, new { difference = Id(d) })).Content.ReadFromJsonAsync<JsonElement>(
+            TestContext.Current.CancellationToken
+        );
         var change = made.GetProperty("changes")[0];
-        await Decide(id, new { part = change.GetProperty("part").GetString(), notes = change.GetProperty("notes").EnumerateArray().Select(n => n.GetString()), remove = new[] { "staccato" } });
+        await Decide(
+            id,
+            new
+            {
+                part = change.GetProperty("part").GetString(),
+                notes = change.GetProperty("notes").EnumerateArray().Select(n => n.GetString()),
+                remove = new[] { "staccato" },
+            }
+        );
         var first = (await _client.Json($"/api/pieces/{id}/decisions"))[0];
         Assert.Equal(1, first.GetProperty("builtOn").GetArrayLength());
         // It can be undone nevertheless.
-        Assert.True((await _client.Send(HttpMethod.Delete, $"/api/pieces/{id}/decisions/{first.GetProperty("id").GetInt64()}")).IsSuccessStatusCode);
+        Assert.True(
+            (await _client.Send(HttpMethod.Delete, $"/api/pieces/{id}/decisions/{first.GetProperty("id").GetInt64()}")).IsSuccessStatusCode
+        );
     }
 
     [Property(MaxTest = 12)]
-    public void Random_decisions_and_undos_leave_what_the_remaining_ones_alone_give(byte[] acts) => RandomWalk(acts).GetAwaiter().GetResult();
+    public void Random_decisions_and_undos_leave_what_the_remaining_ones_alone_give(byte[] acts) =>
+        RandomWalk(acts).GetAwaiter().GetResult();
 
     private async Task RandomWalk(byte[] acts)
     {
@@ -131,17 +161,33 @@ public sealed class UnifyTests : IDisposable
             }
 
             var d = all[act % all.Count];
-            object body = (act / 16 % 3) switch { 0 => new { difference = Id(d) }, 1 => new { difference = Id(d), reading = "P2" }, _ => new { difference = Id(d), keep = true } };
+            object body = (act / 16 % 3) switch
+            {
+                0 => new { difference = Id(d) },
+                1 => new { difference = Id(d), reading = "P2" },
+                _ => new { difference = Id(d), keep = true },
+            };
             var answer = await Decide(id, body);
-            if (answer.StatusCode == HttpStatusCode.Created) made.Add(((await answer.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken)).GetProperty("id").GetInt64(), body));
+            if (answer.StatusCode == HttpStatusCode.Created)
+                made.Add(
+                    (
+                        (await answer.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken))
+                            .GetProperty("id")
+                            .GetInt64(),
+                        body
+                    )
+                );
         }
 
         var fresh = await _client.Import(Asking.Music(Duo));
-        foreach (var (_, body) in made) Assert.Equal(HttpStatusCode.Created, (await Decide(fresh, body)).StatusCode);
+        foreach (var (_, body) in made)
+            Assert.Equal(HttpStatusCode.Created, (await Decide(fresh, body)).StatusCode);
         Assert.Equal(await Export(fresh), await Export(id));
     }
 
-    private const string Strings = "part \"Violin 1\"\ntempo:q=60 | !mf C5h. D5e[ E5e] | F5h. E5e[ D5e] | C5h. D5e[ E5e] | C5w\npart \"Violin 2\"\n| !mf C5h. D5e[ E5e] | F5h. E5e[ D5e] | C5h. D5e[ E5e] | C5w\npart \"Flute\"\n| C6w | C6w | C6w | C6w";
+    private const string Strings =
+        "part \"Violin 1\"\ntempo:q=60 | !mf C5h. D5e[ E5e] | F5h. E5e[ D5e] | C5h. D5e[ E5e] | C5w\npart \"Violin 2\"\n| !mf "
+        + "C5h. D5e[ E5e] | F5h. E5e[ D5e] | C5h. D5e[ E5e] | C5w\npart \"Flute\"\n| C6w | C6w | C6w | C6w";
 
     [Fact]
     public async Task Bows_are_proposed_spent_and_written_in()
@@ -152,7 +198,10 @@ public sealed class UnifyTests : IDisposable
         var strokes = plans[0].GetProperty("strokes").EnumerateArray().ToList();
         Assert.Equal("down", strokes[0].GetProperty("direction").GetString());
         Assert.Contains(strokes, s => s.GetProperty("trouble").GetString() is not null && s.GetProperty("advice").GetString()!.Length > 0);
-        Assert.Equal(strokes.Select(s => s.GetProperty("direction").GetString()), plans[1].GetProperty("strokes").EnumerateArray().Select(s => s.GetProperty("direction").GetString()));
+        Assert.Equal(
+            strokes.Select(s => s.GetProperty("direction").GetString()),
+            plans[1].GetProperty("strokes").EnumerateArray().Select(s => s.GetProperty("direction").GetString())
+        );
         Assert.Equal(HttpStatusCode.Created, (await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/bowing/mark?part=P1,P2")).StatusCode);
         Assert.Equal(2, XDocument.Parse(await Export(id)).Descendants("down-bow").Count());
         Assert.Equal(HttpStatusCode.BadRequest, (await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/bowing/mark?part=P3")).StatusCode);
@@ -169,18 +218,34 @@ public sealed class UnifyTests : IDisposable
         await Seat("flute", 4);
         var with = (await _client.Json($"/api/pieces/{id}/balance")).GetProperty("covered")[0].GetProperty("cover").GetDouble();
         Assert.Equal(alone - 6.02, with, 1); // four flutes: 10·log10(4)
-        Assert.Equal("P2", (await _client.Json($"/api/pieces/{id}/balance?tune=P2")).GetProperty("measures")[0].GetProperty("tune")[0].GetString());
+        Assert.Equal(
+            "P2",
+            (await _client.Json($"/api/pieces/{id}/balance?tune=P2")).GetProperty("measures")[0].GetProperty("tune")[0].GetString()
+        );
     }
 
     [Fact]
     public async Task Parts_stand_at_concert_pitch_for_the_eye_only()
     {
-        var id = await _client.Import(Asking.Music("part \"Clarinet in Bb\" transpose:-1,-2\nkey:D | D5q F#5 G#5 G#5 | G5w\npart \"Alto Sax\" transpose:-5,-9\nkey:A | A5w | A5w"));
-        var slice = XDocument.Parse(await _client.GetStringAsync($"/api/pieces/{id}/slice.musicxml?part=P1,P2&from=1&to=2&concert=true", TestContext.Current.CancellationToken));
+        var id = await _client.Import(
+            Asking.Music(
+                "part \"Clarinet in Bb\" transpose:-1,-2\nkey:D | D5q F#5 G#5 G#5 | G5w\npart \"Alto Sax\" "
+                    + "transpose:-5,-9\nkey:A | A5w | A5w"
+            )
+        );
+        var slice = XDocument.Parse(
+            await _client.GetStringAsync(
+                $"/api/pieces/{id}/slice.musicxml?part=P1,P2&from=1&to=2&concert=true",
+                TestContext.Current.CancellationToken
+            )
+        );
         Assert.Empty(slice.Descendants("transpose"));
         Assert.All(slice.Descendants("fifths"), f => Assert.Equal("0", f.Value));
         var notes = slice.Descendants("part").First().Descendants("note").ToList();
-        Assert.Equal(["C5", "E5", "F5", "F5", "F5"], notes.Select(n => n.Element("pitch")!.Element("step")!.Value + n.Element("pitch")!.Element("octave")!.Value));
+        Assert.Equal(
+            ["C5", "E5", "F5", "F5", "F5"],
+            notes.Select(n => n.Element("pitch")!.Element("step")!.Value + n.Element("pitch")!.Element("octave")!.Value)
+        );
         Assert.Equal(["", "", "sharp", "", ""], notes.Select(n => n.Element("accidental")?.Value ?? ""));
         Assert.DoesNotContain("C5", XDocument.Parse(await Export(id)).Descendants("step").First().Value, StringComparison.Ordinal);
     }
@@ -188,17 +253,36 @@ public sealed class UnifyTests : IDisposable
     private async Task Seat(string instrument, int count)
     {
         var made = await _client.Send(HttpMethod.Post, "/api/ensemble/sections", new { name = instrument });
-        var section = (await made.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken))[0].GetProperty("id").GetInt64();
-        for (var i = 1; i <= count; i++) await _client.Send(HttpMethod.Post, "/api/ensemble/players", new { section, name = $"Player {i}", instrument, chair = i });
+        var section = (await made.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken))[0]
+            .GetProperty("id")
+            .GetInt64();
+        for (var i = 1; i <= count; i++)
+            await _client.Send(
+                HttpMethod.Post,
+                "/api/ensemble/players",
+                new
+                {
+                    section,
+                    name = $"Player {i}",
+                    instrument,
+                    chair = i,
+                }
+            );
     }
 
     private static string Id(JsonElement d) => d.GetProperty("id").GetString()!;
 
     private static string Rule(JsonElement d) => d.GetProperty("proposal").GetProperty("rule").GetString()!;
 
-    private async Task<List<JsonElement>> Open(long id) => [.. (await _client.Json($"/api/pieces/{id}/unify")).EnumerateArray().Where(d => d.GetProperty("state").GetString() == "open" && d.GetProperty("rank").GetString() == "difference")];
+    private async Task<List<JsonElement>> Open(long id) =>
+        [
+            .. (await _client.Json($"/api/pieces/{id}/unify"))
+                .EnumerateArray()
+                .Where(d => d.GetProperty("state").GetString() == "open" && d.GetProperty("rank").GetString() == "difference"),
+        ];
 
     private Task<HttpResponseMessage> Decide(long id, object body) => _client.Send(HttpMethod.Post, $"/api/pieces/{id}/decisions", body);
 
-    private Task<string> Export(long id) => _client.GetStringAsync($"/api/pieces/{id}/export.musicxml", TestContext.Current.CancellationToken);
+    private Task<string> Export(long id) =>
+        _client.GetStringAsync($"/api/pieces/{id}/export.musicxml", TestContext.Current.CancellationToken);
 }

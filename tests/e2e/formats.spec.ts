@@ -31,7 +31,9 @@ interface OurNote {
 }
 
 async function imported(request: APIRequestContext, name: string) {
-  const made = await request.post(`${stand.url}/api/pieces`, { multipart: { file: { name, mimeType: 'application/octet-stream', buffer: readFileSync(folder + name) } } })
+  const made = await request.post(`${stand.url}/api/pieces`, {
+    multipart: { file: { name, mimeType: 'application/octet-stream', buffer: readFileSync(folder + name) } },
+  })
   expect(made.status()).toBe(201)
   return (await made.json()) as { id: number; measures: string[]; parts: { id: string; transpose: number }[] }
 }
@@ -61,9 +63,16 @@ for (const name of scores) {
     const all: string[] = []
     let graces = 0
     for (const part of piece.parts) {
-      const notes = (await (await request.get(`${stand.url}/api/pieces/${piece.id}/parts/${part.id}/notes`)).json()) as (OurNote & { id: string })[]
+      const notes = (await (
+        await request.get(`${stand.url}/api/pieces/${piece.id}/parts/${part.id}/notes`)
+      ).json()) as (OurNote & { id: string })[]
       const first = notes.filter((n) => !n.rest && !n.grace).slice(0, 4)
-      const body = { part: part.id, notes: first.map((n) => n.id), add: ['tenuto', 'slur', 'crescendo', 'mf', 'words:read again'], why: 'read by others' }
+      const body = {
+        part: part.id,
+        notes: first.map((n) => n.id),
+        add: ['tenuto', 'slur', 'crescendo', 'mf', 'words:read again'],
+        why: 'read by others',
+      }
       expect((await request.post(`${stand.url}/api/pieces/${piece.id}/decisions`, { data: body })).status()).toBe(201)
       all.push(...sounds(notes))
       graces += notes.filter((n) => n.grace).length
@@ -77,12 +86,17 @@ for (const name of scores) {
     const heads = xml.match(/<note[ >][\s\S]*?<\/note>/g)!.filter((n) => n.includes('<pitch>'))
     expect(read.filter((n) => n.pitch).length).toBe(heads.length)
     const words = (step: string, octave: string | number) => `${step}${octave}`
-    expect(read.filter((n) => n.pitch).map((n) => words(n.pitch!.step, n.pitch!.octave)).sort()).toEqual(
-      heads.map((n) => words(/<step>(.)/.exec(n)![1]!, /<octave>(\d+)/.exec(n)![1]!)).sort(),
-    )
+    expect(
+      read
+        .filter((n) => n.pitch)
+        .map((n) => words(n.pitch!.step, n.pitch!.octave))
+        .sort(),
+    ).toEqual(heads.map((n) => words(/<step>(.)/.exec(n)![1]!, /<octave>(\d+)/.exec(n)![1]!)).sort())
 
     // Our MIDI, read by others, has every sounding note at its time.
-    const ours = midiNotes(new Uint8Array(await (await request.get(`${stand.url}/api/pieces/${piece.id}/export.mid`)).body()))
+    const ours = midiNotes(
+      new Uint8Array(await (await request.get(`${stand.url}/api/pieces/${piece.id}/export.mid`)).body()),
+    )
     if (straight && graces === 0) expect(ours.sort()).toEqual(all)
 
     // The engraver loads the marked score; its own MIDI has the same notes at the same times.
@@ -98,13 +112,21 @@ for (const name of scores) {
 test('a packed export is read as the plain one', async ({ request }) => {
   const piece = await imported(request, 'hymn-four-parts.mxl')
   const packed = await (await request.get(`${stand.url}/api/pieces/${piece.id}/export.mxl`)).body()
-  const again = await request.post(`${stand.url}/api/pieces`, { multipart: { file: { name: 'again.mxl', mimeType: 'application/octet-stream', buffer: packed } } })
+  const again = await request.post(`${stand.url}/api/pieces`, {
+    multipart: { file: { name: 'again.mxl', mimeType: 'application/octet-stream', buffer: packed } },
+  })
   expect((await again.json()).measures).toEqual(piece.measures)
-  expect(engraver.loadZipDataBuffer(packed.buffer.slice(packed.byteOffset, packed.byteOffset + packed.byteLength) as ArrayBuffer)).toBeTruthy()
+  expect(
+    engraver.loadZipDataBuffer(
+      packed.buffer.slice(packed.byteOffset, packed.byteOffset + packed.byteLength) as ArrayBuffer,
+    ),
+  ).toBeTruthy()
 })
 
 test('the click alone is a MIDI file with its count-off', async ({ request }) => {
-  const click = new Uint8Array(await (await request.get(`${stand.url}/api/pieces/1/click.mid?from=1&to=2&unit=quarter&bpm=120`)).body())
+  const click = new Uint8Array(
+    await (await request.get(`${stand.url}/api/pieces/1/click.mid?from=1&to=2&unit=quarter&bpm=120`)).body(),
+  )
   const midi = new tonejsMidi.Midi(click)
   const times = midi.tracks.flatMap((t) => t.notes.map((n) => n.time))
   expect(times.length).toBe(12)

@@ -20,7 +20,10 @@ test('a choice shows its diagram on focus, is changed by hand, and the rest is s
   await expect(first).toContainText('one-and-one')
   await first.focus()
   await expect(page.getByRole('img', { name: /^pressed:/ })).toBeVisible()
-  await page.getByRole('button', { name: /Take bis/ }).first().click()
+  await page
+    .getByRole('button', { name: /Take bis/ })
+    .first()
+    .click()
   await expect(page.getByText('fixed point now')).toBeVisible()
   await expect(page.getByText('Write these 1 in')).toBeVisible()
 })
@@ -69,10 +72,16 @@ test('what a player’s instrument has is kept', async ({ page }) => {
   const answer = await page.request.get(`${stand.url}/api/ensemble`)
   const sections = (await answer.json()) as { players: { id: number; name: string; instrument: string }[] }[]
   const player = sections.flatMap((s) => s.players).find((p) => p.instrument === 'oboe')!
-  await page.getByRole('button', { name: new RegExp(player.name) }).first().click()
+  await page
+    .getByRole('button', { name: new RegExp(player.name) })
+    .first()
+    .click()
   await page.getByRole('dialog').getByLabel('Left F key').uncheck()
   await page.getByRole('button', { name: 'Save' }).click()
-  await page.getByRole('button', { name: new RegExp(player.name) }).first().click()
+  await page
+    .getByRole('button', { name: new RegExp(player.name) })
+    .first()
+    .click()
   await expect(page.getByRole('dialog').getByLabel('Left F key')).not.toBeChecked()
 })
 

@@ -12,11 +12,17 @@ test.afterAll(() => stand.stop())
 const file = (name: string, text: string) => ({ name, mimeType: 'text/xml', buffer: Buffer.from(text) })
 
 test('a new edition is compared, takes the decisions along, and can be taken back', async ({ page }) => {
-  const made = await (await page.request.post(`${stand.url}/api/pieces`, { multipart: { file: file('duo.musicxml', duo) } })).json()
+  const made = await (
+    await page.request.post(`${stand.url}/api/pieces`, { multipart: { file: file('duo.musicxml', duo) } })
+  ).json()
   const differences = await (await page.request.get(`${stand.url}/api/pieces/${made.id}/unify`)).json()
   await page.request.post(`${stand.url}/api/pieces/${made.id}/decisions`, { data: { difference: differences[0].id } })
   await page.goto(`${stand.url}/piece/${made.id}/parts`)
-  const second = duo.replace('<measure number="3">', '<measure number="3"><note><rest/><duration>4</duration><voice>1</voice><type>whole</type></note></measure><measure number="4">').replace(/(<part id="P2">[\s\S]*?)<measure number="3">/, '$1<measure number="3"><note><rest/><duration>4</duration><voice>1</voice><type>whole</type></note></measure><measure number="4">')
+  const rest = '<note><rest/><duration>4</duration><voice>1</voice><type>whole</type></note>'
+  const inserted = `<measure number="3">${rest}</measure><measure number="4">`
+  const second = duo
+    .replace('<measure number="3">', inserted)
+    .replace(/(<part id="P2">[\s\S]*?)<measure number="3">/, `$1${inserted}`)
   await page.getByLabel('Score file').setInputFiles(file('duo-second-edition.musicxml', second))
   const plan = page.getByRole('dialog')
   await expect(plan).toContainText('Measure 3 is new.')
@@ -29,7 +35,11 @@ test('a new edition is compared, takes the decisions along, and can be taken bac
   expect(now.map((d: { state: string }) => d.state)).toEqual(['accepted'])
   await page.getByRole('button', { name: 'Bring it back' }).click()
   await expect(page.getByText('duo.musicxml, until')).toBeHidden()
-  expect((await (await page.request.get(`${stand.url}/api/pieces/${made.id}`)).json()).measures).toEqual(['1', '2', '3'])
+  expect((await (await page.request.get(`${stand.url}/api/pieces/${made.id}`)).json()).measures).toEqual([
+    '1',
+    '2',
+    '3',
+  ])
 })
 
 test('a corrected instrument holds for the next file', async ({ page }) => {
@@ -41,7 +51,9 @@ test('a corrected instrument holds for the next file', async ({ page }) => {
   await preview.getByLabel('Instrument of Dawn Reed 2').selectOption('english-horn')
   await preview.getByRole('button', { name: 'Keep on the shelf' }).click()
   await expect(preview).toBeHidden()
-  await page.getByLabel('Score file').setInputFiles(file('odd-again.musicxml', odd.replaceAll('Dawn Reed 2', 'Dawn Reed 1')))
+  await page
+    .getByLabel('Score file')
+    .setInputFiles(file('odd-again.musicxml', odd.replaceAll('Dawn Reed 2', 'Dawn Reed 1')))
   await expect(page.getByRole('dialog').getByLabel('Instrument of Dawn Reed 1')).toHaveValue('english-horn')
   await page.getByRole('dialog').getByRole('button', { name: 'Do not keep' }).click()
 })
@@ -54,7 +66,10 @@ test('a part prints page by page, headed, for both papers', async ({ page }) => 
   await expect(sheets.first()).toContainText('Clarinet 1')
   const measures = await page.locator('.part-page svg g.measure').count()
   expect(measures).toBe(57)
-  for (const [paper, format] of [['A4', 'A4'], ['Letter', 'Letter']] as const) {
+  for (const [paper, format] of [
+    ['A4', 'A4'],
+    ['Letter', 'Letter'],
+  ] as const) {
     await page.getByLabel('Paper').selectOption(paper)
     await expect(sheets.first().locator('svg g.note').first()).toBeVisible({ timeout: 30_000 })
     await expect(page.getByText('Engraving the part')).toBeHidden()

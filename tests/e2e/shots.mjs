@@ -31,7 +31,10 @@ const views = [
 ]
 
 const stand = await startStand({ demo: true, port: 5239 })
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
 const page = await browser.newPage({ viewport: { width: Number(process.env.WIDTH ?? 1280), height: 800 } })
 page.on('console', (m) => m.type() === 'error' && console.log('page says:', m.text()))
 const taken = views.filter(([n]) => (wanted.length === 0 ? !n.endsWith('!') : wanted.includes(n.replace('!', ''))))
@@ -39,7 +42,13 @@ for (const [title, path, panel] of taken) {
   const name = title.replace('!', '')
   await page.goto(stand.url + path)
   await page.waitForLoadState('networkidle')
-  if ((path.startsWith('/piece') || path.startsWith('/sheet')) && name !== 'parts' && name !== 'letter' && name !== 'errata') await page.waitForSelector('.music svg', { timeout: 30_000 })
+  if (
+    (path.startsWith('/piece') || path.startsWith('/sheet')) &&
+    name !== 'parts' &&
+    name !== 'letter' &&
+    name !== 'errata'
+  )
+    await page.waitForSelector('.music svg', { timeout: 30_000 })
   await page.waitForTimeout(700)
   if (panel) await page.getByText(panel, { exact: true }).click()
   if (name === 'study' || name === 'unify') await page.keyboard.press('j')

@@ -11,7 +11,17 @@ export async function startStand({ demo, port }) {
   const data = mkdtempSync(join(tmpdir(), 'mellow-stand-'))
   const server = spawn(
     'dotnet',
-    [join(root, 'src/MellowStand.Server/bin/Release/net10.0/MellowStand.Server.dll'), '--data', data, '--port', String(port), '--web', join(root, 'web/dist'), '--demo', String(demo)],
+    [
+      join(root, 'src/MellowStand.Server/bin/Release/net10.0/MellowStand.Server.dll'),
+      '--data',
+      data,
+      '--port',
+      String(port),
+      '--web',
+      join(root, 'web/dist'),
+      '--demo',
+      String(demo),
+    ],
     { stdio: ['ignore', 'pipe', 'pipe'] },
   )
   let said = ''
@@ -19,7 +29,10 @@ export async function startStand({ demo, port }) {
   server.stderr.on('data', (d) => (said += d))
   const url = `http://127.0.0.1:${port}`
   for (let i = 0; i < 150; i++) {
-    const ready = await fetch(`${url}/healthz`).then((r) => r.ok, () => false)
+    const ready = await fetch(`${url}/healthz`).then(
+      (r) => r.ok,
+      () => false,
+    )
     if (ready) return { url, data, stop: () => stop(server, data) }
     if (server.exitCode !== null) break
     await new Promise((r) => setTimeout(r, 200))

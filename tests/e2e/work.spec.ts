@@ -40,9 +40,13 @@ test('the first run makes the director’s account', async () => {
 })
 
 test('1 · a bad file is refused in words, a good one goes on the shelf', async () => {
-  await page.getByLabel('Score file').setInputFiles({ name: 'broken.musicxml', mimeType: 'text/xml', buffer: Buffer.from(duo.slice(0, 700)) })
+  await page
+    .getByLabel('Score file')
+    .setInputFiles({ name: 'broken.musicxml', mimeType: 'text/xml', buffer: Buffer.from(duo.slice(0, 700)) })
   await expect(page.getByRole('alert')).toContainText('broken.musicxml')
-  await page.getByLabel('Score file').setInputFiles({ name: 'duo.musicxml', mimeType: 'text/xml', buffer: Buffer.from(duo) })
+  await page
+    .getByLabel('Score file')
+    .setInputFiles({ name: 'duo.musicxml', mimeType: 'text/xml', buffer: Buffer.from(duo) })
   const preview = page.getByRole('dialog')
   await expect(preview).toContainText('2 parts × 3 measures')
   await expect(preview.getByLabel('Instrument of Oboe')).toHaveValue('oboe')

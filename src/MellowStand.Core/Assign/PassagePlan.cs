@@ -20,7 +20,8 @@ public static class PassagePlan
     /// <exception cref="LadderException">The request makes no sense, or the date is past.</exception>
     public static IReadOnlyList<DatedStep> Of(TempoMark start, TempoMark goal, LadderBy by, double value, DateOnly today, DateOnly due)
     {
-        if (due < today) throw new LadderException($"The date {due:yyyy-MM-dd} is past. Choose today or a later day.");
+        if (due < today)
+            throw new LadderException($"The date {due:yyyy-MM-dd} is past. Choose today or a later day.");
         var days = Math.Min(due.DayNumber - today.DayNumber + 1, 366);
         return [.. Ladder.Climb(start, goal, by, value, days).Select(s => new DatedStep(s.Mark, today.AddDays(s.Day - 1)))];
     }

@@ -1,7 +1,8 @@
 namespace MellowStand.Core.Decisions;
 
 /// <summary>Which decisions build on which.</summary>
-/// <remarks>All can be undone in any order; one that another builds on says so, since the later one may then say something else than was meant.</remarks>
+/// <remarks>All can be undone in any order; one that another builds on says so, since the later one may then say something else than was
+/// meant.</remarks>
 public static class Dependence
 {
     // Marks of which a note has one: the later replaces the earlier.
@@ -12,6 +13,7 @@ public static class Dependence
         later.Any(l => earlier.Any(e => e.Part == l.Part && e.Notes.Intersect(l.Notes).Any() && Touches(l, e)));
 
     private static bool Touches(MarkChange later, MarkChange earlier) =>
-        later.Removed.Intersect(earlier.Added).Any() || later.Added.Intersect(earlier.Removed).Any()
+        later.Removed.Intersect(earlier.Added).Any()
+        || later.Added.Intersect(earlier.Removed).Any()
         || later.Added.Any(a => OneANote.Contains(a.Name) && earlier.Added.Any(b => b.Name == a.Name));
 }

@@ -45,8 +45,16 @@ public enum MarkForm
 public static class MarkCatalog
 {
     private static readonly Dictionary<string, MarkForm> Forms = Build(
-        (MarkForm.Articulation, "accent strong-accent staccato tenuto detached-legato staccatissimo spiccato breath-mark caesura stress unstress soft-accent scoop plop doit falloff"),
-        (MarkForm.Technical, "up-bow down-bow open-string thumb-position fingering string double-tongue triple-tongue stopped snap-pizzicato heel toe fingernails open half-muted pluck harmonic hole other-technical"),
+        (
+            MarkForm.Articulation,
+            "accent strong-accent staccato tenuto detached-legato staccatissimo spiccato breath-mark caesura stress unstress "
+                + "soft-accent scoop plop doit falloff"
+        ),
+        (
+            MarkForm.Technical,
+            "up-bow down-bow open-string thumb-position fingering string double-tongue triple-tongue stopped snap-pizzicato "
+                + "heel toe fingernails open half-muted pluck harmonic hole other-technical"
+        ),
         (MarkForm.Ornament, "trill-mark turn delayed-turn inverted-turn shake mordent inverted-mordent schleifer tremolo accidental-mark"),
         (MarkForm.Plain, "fermata arpeggiate"),
         (MarkForm.Slur, "slur"),
@@ -55,20 +63,46 @@ public static class MarkCatalog
         (MarkForm.Bracket, "bracket"),
         (MarkForm.Words, "words"),
         (MarkForm.Accidental, "accidental"),
-        (MarkForm.Pitch, "pitch"));
+        (MarkForm.Pitch, "pitch")
+    );
 
-    private static readonly HashSet<string> WithValue = ["fingering", "string", "dynamics", "words", "accidental", "accidental-mark", "pitch", "tremolo", "pluck", "hole", "other-technical"];
+    private static readonly HashSet<string> WithValue =
+    [
+        "fingering",
+        "string",
+        "dynamics",
+        "words",
+        "accidental",
+        "accidental-mark",
+        "pitch",
+        "tremolo",
+        "pluck",
+        "hole",
+        "other-technical",
+    ];
 
     private static readonly HashSet<string> WithChoice = ["harmonic"];
 
     private static readonly HashSet<string> AccidentalSigns =
-        ["sharp", "natural", "flat", "double-sharp", "sharp-sharp", "flat-flat", "natural-sharp", "natural-flat", "quarter-flat", "quarter-sharp"];
+    [
+        "sharp",
+        "natural",
+        "flat",
+        "double-sharp",
+        "sharp-sharp",
+        "flat-flat",
+        "natural-sharp",
+        "natural-flat",
+        "quarter-flat",
+        "quarter-sharp",
+    ];
 
     /// <summary>Names of all marks.</summary>
     public static IReadOnlyCollection<string> Names => Forms.Keys;
 
     /// <summary>True for marks that span from a first to a last note.</summary>
-    public static bool IsSpan(string name) => Forms.TryGetValue(name, out var form) && form is MarkForm.Slur or MarkForm.Hairpin or MarkForm.Bracket;
+    public static bool IsSpan(string name) =>
+        Forms.TryGetValue(name, out var form) && form is MarkForm.Slur or MarkForm.Hairpin or MarkForm.Bracket;
 
     /// <summary>Where a mark is written, or null for an unknown one.</summary>
     public static MarkForm? FormOf(string name) => Forms.TryGetValue(name, out var form) ? form : null;
@@ -85,19 +119,24 @@ public static class MarkCatalog
         return ValueProblem(mark);
     }
 
-    private static string? ValueProblem(Mark mark) => mark switch
-    {
-        { Value: { Length: > 200 } } => "A mark's words are at most 200 letters long.",
-        { Value: { } v } when v.Any(char.IsControl) => "A mark's words hold signs that cannot be printed.",
-        { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) => $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
-        { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) => $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
-        { Name: "pitch", Value: { } v } when !Pitch.TryParse(v, out _) => $"\"{Shorten(v)}\" is no pitch. Write a letter, a sign and an octave: F#4, Bb3.",
-        { Name: "string", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 1 and <= 12) => "A string is a number from 1 (the highest) on.",
-        { Name: "hole", Value: { } v } when v is not ("yes" or "no" or "half") => "A hole is closed: yes, no or half.",
-        { Name: "harmonic", Value: { } v } when v is not ("natural" or "artificial") => "A harmonic is natural or artificial.",
-        { Name: "tremolo", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 0 and <= 8) => "A tremolo has 0 to 8 strokes.",
-        _ => null,
-    };
+    private static string? ValueProblem(Mark mark) =>
+        mark switch
+        {
+            { Value: { Length: > 200 } } => "A mark's words are at most 200 letters long.",
+            { Value: { } v } when v.Any(char.IsControl) => "A mark's words hold signs that cannot be printed.",
+            { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) =>
+                $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
+            { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) =>
+                $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
+            { Name: "pitch", Value: { } v } when !Pitch.TryParse(v, out _) =>
+                $"\"{Shorten(v)}\" is no pitch. Write a letter, a sign and an octave: F#4, Bb3.",
+            { Name: "string", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 1 and <= 12) =>
+                "A string is a number from 1 (the highest) on.",
+            { Name: "hole", Value: { } v } when v is not ("yes" or "no" or "half") => "A hole is closed: yes, no or half.",
+            { Name: "harmonic", Value: { } v } when v is not ("natural" or "artificial") => "A harmonic is natural or artificial.",
+            { Name: "tremolo", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 0 and <= 8) => "A tremolo has 0 to 8 strokes.",
+            _ => null,
+        };
 
     private static string Shorten(string text) => text.Length <= 30 ? text : text[..30] + "…";
 

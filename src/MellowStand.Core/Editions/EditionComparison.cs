@@ -28,7 +28,8 @@ public sealed class EditionComparison
         PairParts();
         var measures = MeasureAlignment.Of(Signatures(before, p => p), Signatures(after, Counterpart), before.Measures, after.Measures);
         TellMeasures(measures);
-        foreach (var part in before.Parts.Where(p => _parts.ContainsKey(p.Id))) CompareParts(part, _parts[part.Id], measures);
+        foreach (var part in before.Parts.Where(p => _parts.ContainsKey(p.Id)))
+            CompareParts(part, _parts[part.Id], measures);
     }
 
     /// <summary>What changed, in score order.</summary>
@@ -43,9 +44,11 @@ public sealed class EditionComparison
         var carried = new List<MarkChange>();
         foreach (var change in changes)
         {
-            if (!_parts.TryGetValue(change.Part, out var part)) return new Carried(null, $"the part {NameOf(_before.FindPart(change.Part), change.Part)} is not in the new edition");
+            if (!_parts.TryGetValue(change.Part, out var part))
+                return new Carried(null, $"the part {NameOf(_before.FindPart(change.Part), change.Part)} is not in the new edition");
             var notes = change.Notes.Select(NoteIn).ToList();
-            if (notes.FindIndex(n => n is null) is var gone and >= 0) return new Carried(null, $"{Place(change.Part, change.Notes[gone])} is not in the new edition");
+            if (notes.FindIndex(n => n is null) is var gone and >= 0)
+                return new Carried(null, $"{Place(change.Part, change.Notes[gone])} is not in the new edition");
             carried.Add(change with { Part = part.Id, Notes = [.. notes.OfType<string>()] });
         }
 
@@ -64,17 +67,29 @@ public sealed class EditionComparison
     private void PairParts()
     {
         var free = _after.Parts.ToList();
-        foreach (var sameAs in new Func<Part, Part, bool>[] { (a, b) => a.Id == b.Id && a.Name == b.Name, (a, b) => a.Name == b.Name && a.Name.Length > 0, (a, b) => a.Id == b.Id })
+        foreach (
+            var sameAs in new Func<Part, Part, bool>[]
+            {
+                (a, b) => a.Id == b.Id && a.Name == b.Name,
+                (a, b) => a.Name == b.Name && a.Name.Length > 0,
+                (a, b) => a.Id == b.Id,
+            }
+        )
         {
             foreach (var part in _before.Parts.Where(p => !_parts.ContainsKey(p.Id)))
             {
-                if (free.FirstOrDefault(p => sameAs(part, p)) is not { } found) continue;
+                if (free.FirstOrDefault(p => sameAs(part, p)) is not { } found)
+                    continue;
                 _parts[part.Id] = found;
                 free.Remove(found);
             }
         }
 
-        _changes.AddRange(_before.Parts.Where(p => !_parts.ContainsKey(p.Id)).Select(p => new EditionChange("part-removed", NameOf(p, p.Id), "", $"{NameOf(p, p.Id)} is not in the new edition.")));
+        _changes.AddRange(
+            _before
+                .Parts.Where(p => !_parts.ContainsKey(p.Id))
+                .Select(p => new EditionChange("part-removed", NameOf(p, p.Id), "", $"{NameOf(p, p.Id)} is not in the new edition."))
+        );
         _changes.AddRange(free.Select(p => new EditionChange("part-added", NameOf(p, p.Id), "", $"{NameOf(p, p.Id)} is new.")));
     }
 
@@ -84,15 +99,24 @@ public sealed class EditionComparison
     private List<string> Signatures(Score score, Func<Part, Part?> which)
     {
         var paired = _before.Parts.Where(p => _parts.ContainsKey(p.Id)).Select(which).OfType<Part>().ToList();
-        return [.. score.Measures.Select(m => string.Join(';', paired.Select(p => string.Join(',', p.Measures[m.Index].Notes.Select(Sounding)))))];
+        return
+        [
+            .. score.Measures.Select(m =>
+                string.Join(';', paired.Select(p => string.Join(',', p.Measures[m.Index].Notes.Select(Sounding))))
+            ),
+        ];
     }
 
-    private static string Sounding(Note n) => $"{n.Offset}:{n.Duration}:{string.Join('+', n.Heads.Select(h => h.Sounding))}{(n.IsGrace ? "g" : "")}{n.Voice}";
+    private static string Sounding(Note n) =>
+        $"{n.Offset}:{n.Duration}:{string.Join('+', n.Heads.Select(h => h.Sounding))}{(n.IsGrace ? "g" : "")}{n.Voice}";
 
     private void TellMeasures(int?[] measures)
     {
         for (var i = 0; i < measures.Length; i++)
-            if (measures[i] is null) _changes.Add(new EditionChange("measure-removed", "", _before.Measures[i].Label, $"Measure {_before.Measures[i].Label} is gone."));
+            if (measures[i] is null)
+                _changes.Add(
+                    new EditionChange("measure-removed", "", _before.Measures[i].Label, $"Measure {_before.Measures[i].Label} is gone.")
+                );
         foreach (var added in _after.Measures.Where(m => !measures.Contains(m.Index)))
             _changes.Add(new EditionChange("measure-added", "", added.Label, $"Measure {added.Label} is new."));
     }
@@ -101,7 +125,8 @@ public sealed class EditionComparison
     {
         for (var i = 0; i < measures.Length; i++)
         {
-            if (measures[i] is not { } k) continue;
+            if (measures[i] is not { } k)
+                continue;
             CompareMeasures(before, before.Measures[i].Notes, after.Measures[k].Notes, _after.Measures[k].Label);
         }
 
@@ -118,14 +143,20 @@ public sealed class EditionComparison
         foreach (var group in before.GroupBy(Key))
         {
             var others = there.GetValueOrDefault(group.Key) ?? [];
-            foreach (var (note, other) in group.Zip(others)) Pair(note, other, pitches, marks);
-            moved |= group.Count() != others.Count || group.Zip(others).Any(p => p.First.Duration != p.Second.Duration || p.First.Kind != p.Second.Kind);
+            foreach (var (note, other) in group.Zip(others))
+                Pair(note, other, pitches, marks);
+            moved |=
+                group.Count() != others.Count
+                || group.Zip(others).Any(p => p.First.Duration != p.Second.Duration || p.First.Kind != p.Second.Kind);
         }
 
         moved |= after.Count != before.Count;
-        if (moved) _changes.Add(new EditionChange("rhythm", name, label, $"{name}, measure {label}: the rhythm is another."));
-        if (pitches.Count > 0) _changes.Add(new EditionChange("pitch", name, label, $"{name}, measure {label}: {string.Join(", ", pitches)}."));
-        if (marks.Count > 0) _changes.Add(new EditionChange("marks", name, label, $"{name}, measure {label}: {string.Join(", ", marks.Distinct())}."));
+        if (moved)
+            _changes.Add(new EditionChange("rhythm", name, label, $"{name}, measure {label}: the rhythm is another."));
+        if (pitches.Count > 0)
+            _changes.Add(new EditionChange("pitch", name, label, $"{name}, measure {label}: {string.Join(", ", pitches)}."));
+        if (marks.Count > 0)
+            _changes.Add(new EditionChange("marks", name, label, $"{name}, measure {label}: {string.Join(", ", marks.Distinct())}."));
     }
 
     // A grace is told apart from the main note that it leads to.
@@ -139,14 +170,18 @@ public sealed class EditionComparison
             var head = note.Heads[h];
             var same = other.Heads.FirstOrDefault(x => x.Sounding == head.Sounding) ?? other.Heads[Math.Min(h, other.Heads.Count - 1)];
             _notes[head.Id] = same.Id;
-            if (same.Written != head.Written && head.Written is { } was && same.Written is { } now) pitches.Add($"{was} is {now}");
+            if (same.Written != head.Written && head.Written is { } was && same.Written is { } now)
+                pitches.Add($"{was} is {now}");
         }
 
-        foreach (var mark in other.Marks.Except(note.Marks).Where(IsOfNote)) marks.Add($"{mark} is new");
-        foreach (var mark in note.Marks.Except(other.Marks).Where(IsOfNote)) marks.Add($"{mark} is gone");
+        foreach (var mark in other.Marks.Except(note.Marks).Where(IsOfNote))
+            marks.Add($"{mark} is new");
+        foreach (var mark in note.Marks.Except(other.Marks).Where(IsOfNote))
+            marks.Add($"{mark} is gone");
     }
 
-    private static bool IsOfNote(Mark mark) => !mark.Name.EndsWith("-start", StringComparison.Ordinal) && !mark.Name.EndsWith("-stop", StringComparison.Ordinal);
+    private static bool IsOfNote(Mark mark) =>
+        !mark.Name.EndsWith("-start", StringComparison.Ordinal) && !mark.Name.EndsWith("-stop", StringComparison.Ordinal);
 
     private void CompareSlurs(Part before, Part after)
     {
@@ -155,8 +190,22 @@ public sealed class EditionComparison
         var was = before.Slurs.Where(s => NoteIn(s.From.Id) is not null && NoteIn(s.To.Id) is not null).ToList();
         var kept = was.Select(s => (NoteIn(s.From.Id)!, NoteIn(s.To.Id)!)).ToHashSet();
         foreach (var slur in was.Where(s => !now.Contains((NoteIn(s.From.Id)!, NoteIn(s.To.Id)!))))
-            _changes.Add(new EditionChange("slurs", name, _before.Measures[slur.From.MeasureIndex].Label, $"{name}, measure {_before.Measures[slur.From.MeasureIndex].Label}: a slur is gone or ends elsewhere."));
+            _changes.Add(
+                new EditionChange(
+                    "slurs",
+                    name,
+                    _before.Measures[slur.From.MeasureIndex].Label,
+                    $"{name}, measure {_before.Measures[slur.From.MeasureIndex].Label}: a slur is gone or ends elsewhere."
+                )
+            );
         foreach (var slur in after.Slurs.Where(s => !kept.Contains((s.From.Id, s.To.Id))))
-            _changes.Add(new EditionChange("slurs", name, _after.Measures[slur.From.MeasureIndex].Label, $"{name}, measure {_after.Measures[slur.From.MeasureIndex].Label}: a slur is new or ends elsewhere."));
+            _changes.Add(
+                new EditionChange(
+                    "slurs",
+                    name,
+                    _after.Measures[slur.From.MeasureIndex].Label,
+                    $"{name}, measure {_after.Measures[slur.From.MeasureIndex].Label}: a slur is new or ends elsewhere."
+                )
+            );
     }
 }

@@ -49,7 +49,14 @@ public static class Forecaster
         var sorted = entries.OrderBy(e => e.Day).ToList();
         var n = sorted.Count;
         if (n < LeastEntries)
-            return new Forecast(Readiness.CannotTell, n, null, null, null, $"{Count(n)} so far: with fewer than {LeastEntries} nobody can tell.");
+            return new Forecast(
+                Readiness.CannotTell,
+                n,
+                null,
+                null,
+                null,
+                $"{Count(n)} so far: with fewer than {LeastEntries} nobody can tell."
+            );
         if (sorted.FirstOrDefault(e => e.QuarterBpm >= goal - 0.5) is { } there)
             return Reached(n, there, due);
         var (slope, atZero, origin) = Fit(sorted);
@@ -58,19 +65,44 @@ public static class Forecaster
         var atDate = atZero + (slope.Value * (due.DayNumber - origin));
         var perWeek = Math.Round(slope.Value * 7, 1);
         if (slope <= 1e-6)
-            return new Forecast(Readiness.Late, n, null, perWeek, Round(atDate), $"{Count(n)}, and the clean tempo does not climb: the goal is quarter = {Number(goal)}.");
+            return new Forecast(
+                Readiness.Late,
+                n,
+                null,
+                perWeek,
+                Round(atDate),
+                $"{Count(n)}, and the clean tempo does not climb: the goal is quarter = {Number(goal)}."
+            );
         var days = Math.Ceiling((goal - atZero) / slope.Value);
         var ready = days is > 0 and < 366 ? DateOnly.FromDayNumber(origin + (int)days) : (DateOnly?)null;
-        var readiness = ready is null || ready > due ? Readiness.Late : due.DayNumber - ready.Value.DayNumber >= EarlyDays ? Readiness.Early : Readiness.OnTime;
-        return new Forecast(readiness, n, ready, perWeek, Round(atDate),
-            $"{Count(n)}, {Number(perWeek)} a week: quarter = {Number(Math.Round(atDate))} on {Date(due)} against a goal of {Number(goal)}{(ready is null ? "" : $", the goal on {Date(ready.Value)}")}.");
+        var readiness =
+            ready is null || ready > due ? Readiness.Late
+            : due.DayNumber - ready.Value.DayNumber >= EarlyDays ? Readiness.Early
+            : Readiness.OnTime;
+        return new Forecast(
+            readiness,
+            n,
+            ready,
+            perWeek,
+            Round(atDate),
+            $"{Count(n)}, {Number(perWeek)} a week: quarter = {Number(Math.Round(atDate))} on {Date(due)} against a goal of "
+                + $"{Number(goal)}{(ready is null ? "" : $", the goal on {Date(ready.Value)}")}."
+        );
     }
 
     private static Forecast Reached(int n, CleanTempo there, DateOnly due)
     {
         var early = due.DayNumber - there.Day.DayNumber >= EarlyDays;
-        return new Forecast(there.Day > due ? Readiness.Late : early ? Readiness.Early : Readiness.OnTime, n, there.Day, null, there.QuarterBpm,
-            $"{Count(n)}: the goal was clean on {Date(there.Day)}.");
+        return new Forecast(
+            there.Day > due ? Readiness.Late
+                : early ? Readiness.Early
+                : Readiness.OnTime,
+            n,
+            there.Day,
+            null,
+            there.QuarterBpm,
+            $"{Count(n)}: the goal was clean on {Date(there.Day)}."
+        );
     }
 
     private static (double? Slope, double AtOrigin, int Origin) Fit(List<CleanTempo> entries)
@@ -80,14 +112,21 @@ public static class Forecaster
         var meanX = xs.Average();
         var meanY = entries.Average(e => e.QuarterBpm);
         var spread = xs.Sum(x => (x - meanX) * (x - meanX));
-        if (spread == 0) return (null, meanY, origin);
+        if (spread == 0)
+            return (null, meanY, origin);
         var slope = xs.Zip(entries, (x, e) => (x - meanX) * (e.QuarterBpm - meanY)).Sum() / spread;
         return (slope, meanY - (slope * meanX), origin);
     }
 
     private static double Round(double bpm) => Math.Round(bpm, 1);
 
-    private static string Count(int n) => n switch { 0 => "No entry", 1 => "1 entry", _ => n.ToString(CultureInfo.InvariantCulture) + " entries" };
+    private static string Count(int n) =>
+        n switch
+        {
+            0 => "No entry",
+            1 => "1 entry",
+            _ => n.ToString(CultureInfo.InvariantCulture) + " entries",
+        };
 
     private static string Number(double n) => n.ToString("0.#", CultureInfo.InvariantCulture);
 

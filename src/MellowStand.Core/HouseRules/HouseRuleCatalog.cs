@@ -9,21 +9,69 @@ public static class HouseRuleCatalog
     [
         Rule("dynamics-start", "When do dynamics come in?", "first-day|from the first slow day", "after-notes|after notes and rhythm"),
         Rule("ornaments", "How are ornaments practised?", "add-later|leave out, then add", "always-in|always in, slower"),
-        Rule("trill-start", "Where does a trill start?", "written|on the written note; on the upper note in early style", "upper|on the upper note"),
+        Rule(
+            "trill-start",
+            "Where does a trill start?",
+            "written|on the written note; on the upper note in early style",
+            "upper|on the upper note"
+        ),
         Rule("trill-end", "How does a trill end?", "stop|stop on the beat before the closing notes", "run-through|run through"),
         Rule("graces", "Where do grace notes fall?", "before|before the beat", "on-beat|on the beat"),
-        Rule("chunks", "In which order are chunks practised?", "hardest-first|hardest first", "from-start|from the start", "from-end|from the end"),
+        Rule(
+            "chunks",
+            "In which order are chunks practised?",
+            "hardest-first|hardest first",
+            "from-start|from the start",
+            "from-end|from the end"
+        ),
         Rule("counting-words", "Which counting words?", "1e&a|1 e & a, 1 la li", "trip-let|1 trip let", "takadimi|ta-ka-di-mi"),
-        Rule("fourth-finger", "When is the fourth finger used instead of an open string?", "longer-than-2|for notes longer than 2 beats", "always|whenever long", "open-allowed|open string allowed"),
+        Rule(
+            "fourth-finger",
+            "When is the fourth finger used instead of an open string?",
+            "longer-than-2|for notes longer than 2 beats",
+            "always|whenever long",
+            "open-allowed|open string allowed"
+        ),
         Rule("bass-positions", "How are bass positions numbered?", "small-steps|many small steps", "six|six larger ones"),
         Rule("mallets", "How do mallets begin?", "alternate|alternate from either hand", "right-leads|right hand leads"),
         Rule("two-slurs", "Which of two printed slurs wins?", "longer|the longer", "shorter|the shorter", "edition|as this edition has it"),
-        Rule("goal-tempo", "What is the goal tempo?", "fast-as-clean|as fast as clean, inside the printed range", "printed|the printed tempo"),
-        Rule("breath-seconds", "How many seconds of playing is one breath?", "10|ten, a school player at a middle level", "8|eight, younger players", "12|twelve", "15|fifteen, trained players"),
-        Rule("bow-seconds", "How many seconds does a whole bow last at mezzo forte?", "5|five", "4|four, younger players", "6|six", "8|eight, trained players"),
+        Rule(
+            "goal-tempo",
+            "What is the goal tempo?",
+            "fast-as-clean|as fast as clean, inside the printed range",
+            "printed|the printed tempo"
+        ),
+        Rule(
+            "breath-seconds",
+            "How many seconds of playing is one breath?",
+            "10|ten, a school player at a middle level",
+            "8|eight, younger players",
+            "12|twelve",
+            "15|fifteen, trained players"
+        ),
+        Rule(
+            "bow-seconds",
+            "How many seconds does a whole bow last at mezzo forte?",
+            "5|five",
+            "4|four, younger players",
+            "6|six",
+            "8|eight, trained players"
+        ),
         Rule("level-decibels", "How many decibels lie between two written levels?", "5|five", "3|three", "4|four", "6|six"),
-        Rule("range-level", "Which range is asked where no player's own level is known?", "comfortable|comfortable, about four years of playing", "advanced|advanced", "extreme|all that the instrument gives"),
-        Rule("ladder", "How does a tempo ladder climb?", "step|by a fixed step", "percent|by a percentage", "marks|by the traditional metronome marks"),
+        Rule(
+            "range-level",
+            "Which range is asked where no player's own level is known?",
+            "comfortable|comfortable, about four years of playing",
+            "advanced|advanced",
+            "extreme|all that the instrument gives"
+        ),
+        Rule(
+            "ladder",
+            "How does a tempo ladder climb?",
+            "step|by a fixed step",
+            "percent|by a percentage",
+            "marks|by the traditional metronome marks"
+        ),
     ];
 
     /// <summary>The rule with the name, or null.</summary>

@@ -52,4 +52,14 @@ public enum Sustain
 /// <param name="High">Highest comfortable written pitch of a school player.</param>
 /// <param name="Names">Other names and abbreviations, in English, German, Italian and French; lower case.</param>
 public sealed record Instrument(
-    string Id, string Name, Family Family, Transposition Transposition, string Clef, int Program, Sustain Sustain, Pitch Low, Pitch High, IReadOnlyList<string> Names);
+    string Id,
+    string Name,
+    Family Family,
+    Transposition Transposition,
+    string Clef,
+    int Program,
+    Sustain Sustain,
+    Pitch Low,
+    Pitch High,
+    IReadOnlyList<string> Names
+);

@@ -37,7 +37,8 @@ public static class InstrumentOptions
     /// <summary>Ids of what an instrument has where nothing is said.</summary>
     public static IReadOnlySet<string> UsualOf(string instrument) => For(instrument).Where(o => o.IsUsual).Select(o => o.Id).ToHashSet();
 
-    /// <summary>What all of several players have: a part is fingered so that each of them can play it. The usual options where nobody sits.</summary>
+    /// <summary>What all of several players have: a part is fingered so that each of them can play it. The usual options where nobody
+    /// sits.</summary>
     /// <param name="instrument">Instrument id.</param>
     /// <param name="players">The options of each player; null for a player of whom nothing is said.</param>
     public static IReadOnlySet<string> Shared(string instrument, IEnumerable<IReadOnlySet<string>?> players)
@@ -46,8 +47,10 @@ public static class InstrumentOptions
         HashSet<string>? shared = null;
         foreach (var own in players.Select(p => p ?? usual))
         {
-            if (shared is null) shared = [.. own];
-            else shared.IntersectWith(own);
+            if (shared is null)
+                shared = [.. own];
+            else
+                shared.IntersectWith(own);
         }
 
         return shared ?? usual;

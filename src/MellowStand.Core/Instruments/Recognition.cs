@@ -59,40 +59,55 @@ public static partial class Recognition
         ["voice.bass"] = "bass-voice",
     };
 
-    private static readonly string[][] Kin = [["clarinet-bb", "clarinet-a", "clarinet-eb"], ["trumpet-bb", "trumpet-c"], ["euphonium", "euphonium-tc"]];
+    private static readonly string[][] Kin =
+    [
+        ["clarinet-bb", "clarinet-a", "clarinet-eb"],
+        ["trumpet-bb", "trumpet-c"],
+        ["euphonium", "euphonium-tc"],
+    ];
 
     /// <summary>What a correction is remembered by: the printed name without its desk number, and the transposition.</summary>
-    public static string KeyOf(Part part) => string.Create(CultureInfo.InvariantCulture, $"{Normalize(part.Name)}|{part.Transposition.Semitones}");
+    public static string KeyOf(Part part) =>
+        string.Create(CultureInfo.InvariantCulture, $"{Normalize(part.Name)}|{part.Transposition.Semitones}");
 
     /// <summary>Recognises a part.</summary>
     /// <param name="part">The part.</param>
     /// <param name="learned">What the school has corrected before: <see cref="KeyOf"/> to instrument id.</param>
     public static Recognized Of(Part part, IReadOnlyDictionary<string, string>? learned = null)
     {
-        if (learned is not null && learned.TryGetValue(KeyOf(part), out var taught) && Catalog.Find(taught) is { } known) return new Recognized(known, 1, Desk(part.Name));
+        if (learned is not null && learned.TryGetValue(KeyOf(part), out var taught) && Catalog.Find(taught) is { } known)
+            return new Recognized(known, 1, Desk(part.Name));
         var scores = new Dictionary<Instrument, double>();
         Count(scores, ByName(Normalize(part.Name)), 0.7);
         Count(scores, ByName(Normalize(part.Abbreviation)), 0.25);
-        if (part.Sound is { } sound && Sounds.TryGetValue(sound, out var id)) Count(scores, [Catalog.Find(id)!], 0.5);
+        if (part.Sound is { } sound && Sounds.TryGetValue(sound, out var id))
+            Count(scores, [Catalog.Find(id)!], 0.5);
         var named = scores.Count > 0;
         foreach (var instrument in named ? [.. scores.Keys] : Catalog.All)
             scores[instrument] = scores.GetValueOrDefault(instrument) + Confirmation(instrument, part, named);
-        if (scores.Count == 0) return new Recognized(null, 0, Desk(part.Name));
+        if (scores.Count == 0)
+            return new Recognized(null, 0, Desk(part.Name));
         var best = scores.MaxBy(s => s.Value);
-        return best.Value < 0.25 ? new Recognized(null, 0, Desk(part.Name)) : new Recognized(Variant(best.Key, part), Math.Round(Math.Min(1, best.Value), 2), Desk(part.Name));
+        return best.Value < 0.25
+            ? new Recognized(null, 0, Desk(part.Name))
+            : new Recognized(Variant(best.Key, part), Math.Round(Math.Min(1, best.Value), 2), Desk(part.Name));
     }
 
     private static void Count(Dictionary<Instrument, double> scores, IEnumerable<Instrument> found, double weight)
     {
-        foreach (var i in found) scores[i] = scores.GetValueOrDefault(i) + weight;
+        foreach (var i in found)
+            scores[i] = scores.GetValueOrDefault(i) + weight;
     }
 
     private static double Confirmation(Instrument instrument, Part part, bool named)
     {
         var sum = 0.0;
-        if (part.MidiProgram is { } p && p == instrument.Program && p > 1) sum += named ? 0.15 : 0.3;
-        if (instrument.Transposition.Semitones == part.Transposition.Semitones) sum += named ? 0.15 : 0;
-        if (part.Clef is { } clef && clef == instrument.Clef) sum += 0.05;
+        if (part.MidiProgram is { } p && p == instrument.Program && p > 1)
+            sum += named ? 0.15 : 0.3;
+        if (instrument.Transposition.Semitones == part.Transposition.Semitones)
+            sum += named ? 0.15 : 0;
+        if (part.Clef is { } clef && clef == instrument.Clef)
+            sum += 0.05;
         return sum;
     }
 
@@ -101,16 +116,20 @@ public static partial class Recognition
     private static Instrument Variant(Instrument found, Part part)
     {
         var semitones = part.Transposition.Semitones;
-        if (semitones == 0 || found.Transposition.Semitones == semitones) return found;
+        if (semitones == 0 || found.Transposition.Semitones == semitones)
+            return found;
         var kin = Kin.FirstOrDefault(k => k.Contains(found.Id)) ?? [];
         return kin.Select(Catalog.Find).FirstOrDefault(i => i!.Transposition.Semitones == semitones) ?? found;
     }
 
     private static IEnumerable<Instrument> ByName(string name)
     {
-        if (name.Length == 0) return [];
-        var matches = Catalog.All.SelectMany(i => i.Names.Select(n => (Instrument: i, Name: n)))
-            .Where(x => ContainsWord(name, x.Name)).ToList();
+        if (name.Length == 0)
+            return [];
+        var matches = Catalog
+            .All.SelectMany(i => i.Names.Select(n => (Instrument: i, Name: n)))
+            .Where(x => ContainsWord(name, x.Name))
+            .ToList();
         var longest = matches.Count == 0 ? 0 : matches.Max(m => m.Name.Length);
         return matches.Where(m => m.Name.Length == longest).Select(m => m.Instrument).Distinct().Take(1);
     }
@@ -120,7 +139,8 @@ public static partial class Recognition
         for (var i = text.IndexOf(word, StringComparison.Ordinal); i >= 0; i = text.IndexOf(word, i + 1, StringComparison.Ordinal))
         {
             var end = i + word.Length;
-            if ((i == 0 || text[i - 1] == ' ') && (end == text.Length || text[end] == ' ')) return true;
+            if ((i == 0 || text[i - 1] == ' ') && (end == text.Length || text[end] == ' '))
+                return true;
         }
 
         return false;
@@ -128,7 +148,10 @@ public static partial class Recognition
 
     private static string Normalize(string name)
     {
-        var text = name.ToLowerInvariant().Replace('♭', 'b').Replace("(", " ", StringComparison.Ordinal).Replace(")", " ", StringComparison.Ordinal);
+        var text = name.ToLowerInvariant()
+            .Replace('♭', 'b')
+            .Replace("(", " ", StringComparison.Ordinal)
+            .Replace(")", " ", StringComparison.Ordinal);
         text = Ordinals().Replace(text, " ");
         text = Keys().Replace(text, m => m.Groups[1].Value is "eb" or "es" ? " eb " : " ");
         text = NotLetters().Replace(text, " ");
@@ -139,11 +162,18 @@ public static partial class Recognition
     private static string? Desk(string name)
     {
         var desks = DeskNumber().Matches(name).Select(m => m.Value).ToList();
-        if (desks.Count == 0) desks = [.. Roman().Matches(name).Select(m => RomanDesks[m.Value])];
+        if (desks.Count == 0)
+            desks = [.. Roman().Matches(name).Select(m => RomanDesks[m.Value])];
         return desks.Count == 0 ? null : string.Join('.', desks.Distinct());
     }
 
-    private static readonly Dictionary<string, string> RomanDesks = new() { ["I"] = "1", ["II"] = "2", ["III"] = "3", ["IV"] = "4" };
+    private static readonly Dictionary<string, string> RomanDesks = new()
+    {
+        ["I"] = "1",
+        ["II"] = "2",
+        ["III"] = "3",
+        ["IV"] = "4",
+    };
 
     [GeneratedRegex(@"\b\d+(st|nd|rd|th|er|e|\.)?\b|\b(i|ii|iii|iv|solo|erste|zweite|1st|2nd)\b")]
     private static partial Regex Ordinals();

@@ -15,7 +15,10 @@ public static class Seating
     /// <summary>The players of each part; a part whose instrument nobody plays has none.</summary>
     /// <param name="parts">Part id, instrument id (null for an unknown one) and desk number as printed, in score order.</param>
     /// <param name="players">The players of the ensemble.</param>
-    public static IReadOnlyDictionary<string, IReadOnlyList<Seat>> Of(IReadOnlyList<(string Part, string? Instrument, string? Desk)> parts, IEnumerable<Seat> players)
+    public static IReadOnlyDictionary<string, IReadOnlyList<Seat>> Of(
+        IReadOnlyList<(string Part, string? Instrument, string? Desk)> parts,
+        IEnumerable<Seat> players
+    )
     {
         var byInstrument = players.OrderBy(p => p.Chair).ToLookup(p => p.Instrument);
         var seats = new Dictionary<string, IReadOnlyList<Seat>>();
@@ -23,12 +26,17 @@ public static class Seating
         {
             var own = group.OrderBy(p => p.Desk, StringComparer.Ordinal).ToList();
             var all = group.Key is null ? [] : byInstrument[group.Key].ToList();
-            for (var i = 0; i < own.Count; i++) seats[own[i].Part] = [.. all.Skip(all.Count * i / own.Count).Take((all.Count * (i + 1) / own.Count) - (all.Count * i / own.Count))];
+            for (var i = 0; i < own.Count; i++)
+                seats[own[i].Part] =
+                [
+                    .. all.Skip(all.Count * i / own.Count).Take((all.Count * (i + 1) / own.Count) - (all.Count * i / own.Count)),
+                ];
         }
 
         return seats;
     }
 
     /// <summary>The level that all of them reach: the lowest; null when nobody sits there.</summary>
-    public static string? Least(IEnumerable<Seat> seats) => seats.Select(s => s.Level).OrderBy(l => Array.IndexOf([.. WrittenRanges.Levels], l)).FirstOrDefault();
+    public static string? Least(IEnumerable<Seat> seats) =>
+        seats.Select(s => s.Level).OrderBy(l => Array.IndexOf([.. WrittenRanges.Levels], l)).FirstOrDefault();
 }

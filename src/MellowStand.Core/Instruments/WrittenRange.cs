@@ -65,7 +65,8 @@ public static class WrittenRanges
     {
         var comfortable = new WrittenRange(instrument.Low, instrument.High);
         var place = Array.IndexOf([.. Levels], level);
-        if (place < 1 || !Wider.TryGetValue(instrument.Id, out var text)) return comfortable;
+        if (place < 1 || !Wider.TryGetValue(instrument.Id, out var text))
+            return comfortable;
         var pitches = text.Split(' ').Select(Pitch.Parse).ToList();
         return new WrittenRange(pitches[(place - 1) * 2], pitches[((place - 1) * 2) + 1]);
     }

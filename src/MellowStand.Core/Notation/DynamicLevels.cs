@@ -34,7 +34,8 @@ public static class DynamicLevels
     /// <summary>The level that holds after a sign (0 = pppp … 9 = ffff), or null when it strikes one note only.</summary>
     public static int? LevelAfter(string sign)
     {
-        if (After.TryGetValue(sign, out var level)) return level is null ? null : Array.IndexOf(Scale, level);
+        if (After.TryGetValue(sign, out var level))
+            return level is null ? null : Array.IndexOf(Scale, level);
         var place = Array.IndexOf(Scale, sign);
         return place < 0 ? null : place;
     }

@@ -13,7 +13,8 @@ public readonly record struct Fraction : IComparable<Fraction>
     /// <exception cref="OverflowException">The reduced terms leave the range of a 64-bit integer.</exception>
     public Fraction(long numerator, long denominator = 1)
     {
-        if (denominator == 0) throw new DivideByZeroException("A fraction needs a denominator other than zero.");
+        if (denominator == 0)
+            throw new DivideByZeroException("A fraction needs a denominator other than zero.");
         if (denominator == 1)
         {
             Numerator = numerator;
@@ -22,7 +23,8 @@ public readonly record struct Fraction : IComparable<Fraction>
         }
 
         var divisor = GreatestCommonDivisor(numerator, denominator);
-        if (denominator < 0) divisor = -divisor;
+        if (denominator < 0)
+            divisor = -divisor;
         Numerator = numerator / divisor;
         _denominator = denominator / divisor;
     }
@@ -43,9 +45,10 @@ public readonly record struct Fraction : IComparable<Fraction>
     public static implicit operator Fraction(int whole) => new(whole);
 
     /// <summary>Sum.</summary>
-    public static Fraction operator +(Fraction a, Fraction b) => a.Denominator == b.Denominator
-        ? new(checked(a.Numerator + b.Numerator), a.Denominator)
-        : new(checked((a.Numerator * b.Denominator) + (b.Numerator * a.Denominator)), checked(a.Denominator * b.Denominator));
+    public static Fraction operator +(Fraction a, Fraction b) =>
+        a.Denominator == b.Denominator
+            ? new(checked(a.Numerator + b.Numerator), a.Denominator)
+            : new(checked((a.Numerator * b.Denominator) + (b.Numerator * a.Denominator)), checked(a.Denominator * b.Denominator));
 
     /// <summary>Difference.</summary>
     public static Fraction operator -(Fraction a, Fraction b) => a + -b;
@@ -82,18 +85,22 @@ public readonly record struct Fraction : IComparable<Fraction>
     {
         value = Zero;
         var pieces = (text ?? "").Split('/');
-        if (pieces.Length is < 1 or > 2) return false;
-        if (!long.TryParse(pieces[0], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n)) return false;
+        if (pieces.Length is < 1 or > 2)
+            return false;
+        if (!long.TryParse(pieces[0], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n))
+            return false;
         var d = 1L;
-        if (pieces.Length == 2 && (!long.TryParse(pieces[1], NumberStyles.None, CultureInfo.InvariantCulture, out d) || d == 0)) return false;
+        if (pieces.Length == 2 && (!long.TryParse(pieces[1], NumberStyles.None, CultureInfo.InvariantCulture, out d) || d == 0))
+            return false;
         value = new Fraction(n, d);
         return true;
     }
 
     /// <inheritdoc/>
-    public int CompareTo(Fraction other) => Denominator == other.Denominator
-        ? Numerator.CompareTo(other.Numerator)
-        : ((Int128)Numerator * other.Denominator).CompareTo((Int128)other.Numerator * Denominator);
+    public int CompareTo(Fraction other) =>
+        Denominator == other.Denominator
+            ? Numerator.CompareTo(other.Numerator)
+            : ((Int128)Numerator * other.Denominator).CompareTo((Int128)other.Numerator * Denominator);
 
     /// <summary>Equal when the reduced terms are equal.</summary>
     public bool Equals(Fraction other) => Numerator == other.Numerator && Denominator == other.Denominator;
@@ -102,15 +109,17 @@ public readonly record struct Fraction : IComparable<Fraction>
     public override int GetHashCode() => HashCode.Combine(Numerator, Denominator);
 
     /// <summary><c>"3/2"</c>, or <c>"2"</c> when whole: the form of the HTTP interface.</summary>
-    public override string ToString() => Denominator == 1
-        ? Numerator.ToString(CultureInfo.InvariantCulture)
-        : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
+    public override string ToString() =>
+        Denominator == 1
+            ? Numerator.ToString(CultureInfo.InvariantCulture)
+            : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
 
     private static long GreatestCommonDivisor(long a, long b)
     {
         a = Math.Abs(a);
         b = Math.Abs(b);
-        while (b != 0) (a, b) = (b, a % b);
+        while (b != 0)
+            (a, b) = (b, a % b);
         return a == 0 ? 1 : a;
     }
 }

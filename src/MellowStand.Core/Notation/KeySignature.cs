@@ -17,7 +17,8 @@ public sealed record KeySignature(int Fifths, string? Mode = null, IReadOnlyDict
     /// <summary>Semitones by which the signature alters a letter, in every octave.</summary>
     public decimal AlterOf(Step step)
     {
-        if (Custom is not null) return Custom.TryGetValue(step, out var alter) ? alter : 0;
+        if (Custom is not null)
+            return Custom.TryGetValue(step, out var alter) ? alter : 0;
         var place = Array.IndexOf(OrderOfSharps, step);
         var sharps = CountFrom(Fifths, place);
         var flats = CountFrom(-Fifths, 6 - place);
@@ -25,28 +26,31 @@ public sealed record KeySignature(int Fifths, string? Mode = null, IReadOnlyDict
     }
 
     /// <summary>The letters it alters, in the order of the signature.</summary>
-    public IReadOnlyList<Step> AlteredSteps => Custom is not null
-        ? [.. Custom.Keys]
-        : Fifths >= 0 ? [.. OrderOfSharps.Take(Fifths)] : [.. OrderOfSharps.Reverse().Take(-Fifths)];
+    public IReadOnlyList<Step> AlteredSteps =>
+        Custom is not null ? [.. Custom.Keys]
+        : Fifths >= 0 ? [.. OrderOfSharps.Take(Fifths)]
+        : [.. OrderOfSharps.Reverse().Take(-Fifths)];
 
     /// <summary>The tonic's name for the printed mode; major when none is printed, e.g. <c>E♭ major</c>.</summary>
     public string Name
     {
         get
         {
-            if (Custom is not null) return "own signature";
+            if (Custom is not null)
+                return "own signature";
             var minor = string.Equals(Mode, "minor", StringComparison.OrdinalIgnoreCase);
             return TonicName(minor ? Fifths + 3 : Fifths) + (minor ? " minor" : " major");
         }
     }
 
     /// <summary>Short words for the strip, e.g. <c>3 flats</c>.</summary>
-    public string CountName => Math.Abs(Fifths) switch
-    {
-        0 => "no signs",
-        1 => Fifths > 0 ? "1 sharp" : "1 flat",
-        var n => n.ToString(CultureInfo.InvariantCulture) + (Fifths > 0 ? " sharps" : " flats"),
-    };
+    public string CountName =>
+        Math.Abs(Fifths) switch
+        {
+            0 => "no signs",
+            1 => Fifths > 0 ? "1 sharp" : "1 flat",
+            var n => n.ToString(CultureInfo.InvariantCulture) + (Fifths > 0 ? " sharps" : " flats"),
+        };
 
     /// <summary>The letter with its sign at a place on the circle of fifths counted from C.</summary>
     public static string TonicName(int fifths)
@@ -60,7 +64,8 @@ public sealed record KeySignature(int Fifths, string? Mode = null, IReadOnlyDict
     /// <summary>The signature as a transposing instrument reads it.</summary>
     public KeySignature Written(Transposition transposition)
     {
-        if (Custom is not null) return this;
+        if (Custom is not null)
+            return this;
         var fifths = Fifths + ((-transposition.Chromatic * 7) + (transposition.Diatonic * 12));
         return this with { Fifths = fifths };
     }

@@ -22,10 +22,20 @@ public static class Lengths
         ["6"] = "dotted whole",
     };
 
-    private static readonly Dictionary<string, string> Parts = new() { ["0"] = "", ["1/4"] = "¼", ["1/3"] = "⅓", ["1/2"] = "½", ["2/3"] = "⅔", ["3/4"] = "¾" };
+    private static readonly Dictionary<string, string> Parts = new()
+    {
+        ["0"] = "",
+        ["1/4"] = "¼",
+        ["1/3"] = "⅓",
+        ["1/2"] = "½",
+        ["2/3"] = "⅔",
+        ["3/4"] = "¾",
+    };
 
-    /// <summary>The note value of a length in quarters, e.g. <c>dotted quarter</c>; quarters in figures where no single value has it.</summary>
-    public static string Value(Fraction quarters) => Values.TryGetValue(quarters.ToString(), out var word) ? word : string.Create(CultureInfo.InvariantCulture, $"{quarters} quarters");
+    /// <summary>The note value of a length in quarters, e.g. <c>dotted quarter</c>; quarters in figures where no single value has
+    /// it.</summary>
+    public static string Value(Fraction quarters) =>
+        Values.TryGetValue(quarters.ToString(), out var word) ? word : string.Create(CultureInfo.InvariantCulture, $"{quarters} quarters");
 
     /// <summary>A mixed number in words of print, e.g. <c>2½</c>.</summary>
     public static string Mixed(Fraction n)

@@ -24,12 +24,28 @@ public sealed class LevelLine
     /// <summary>Reads the dynamics of a part.</summary>
     public LevelLine(Score score, Part part)
     {
-        var printed = part.Directions.Where(d => d.Kind == DirectionKind.Dynamic).Select(d => (d.MeasureIndex, d.Onset, d.Text))
-            .Concat(part.Notes.SelectMany(n => n.Marks.Where(m => m.Name == "dynamics").Select(m => (n.MeasureIndex, n.Onset, Text: m.Value!))))
-            .Distinct().OrderBy(d => d.Onset);
-        Levels = [.. printed.Select(d => (d, Level: DynamicLevels.LevelAfter(d.Text))).Where(x => x.Level is not null)
-            .Select(x => new PrintedLevel(x.d.MeasureIndex, x.d.Onset, x.d.Text, x.Level!.Value))];
-        Swells = [.. part.Hairpins.Select(h => new Swell(h.Grows, h.FromMeasure, h.From, h.ToMeasure, h.To)).Concat(InWords(score, part)).OrderBy(s => s.From)];
+        var printed = part
+            .Directions.Where(d => d.Kind == DirectionKind.Dynamic)
+            .Select(d => (d.MeasureIndex, d.Onset, d.Text))
+            .Concat(
+                part.Notes.SelectMany(n => n.Marks.Where(m => m.Name == "dynamics").Select(m => (n.MeasureIndex, n.Onset, Text: m.Value!)))
+            )
+            .Distinct()
+            .OrderBy(d => d.Onset);
+        Levels =
+        [
+            .. printed
+                .Select(d => (d, Level: DynamicLevels.LevelAfter(d.Text)))
+                .Where(x => x.Level is not null)
+                .Select(x => new PrintedLevel(x.d.MeasureIndex, x.d.Onset, x.d.Text, x.Level!.Value)),
+        ];
+        Swells =
+        [
+            .. part
+                .Hairpins.Select(h => new Swell(h.Grows, h.FromMeasure, h.From, h.ToMeasure, h.To))
+                .Concat(InWords(score, part))
+                .OrderBy(s => s.From),
+        ];
     }
 
     /// <summary>The printed levels in order.</summary>
@@ -50,8 +66,12 @@ public sealed class LevelLine
         {
             var words = d.Text.ToLowerInvariant();
             var grows = words.Contains("cresc", StringComparison.Ordinal) && !words.Contains("decresc", StringComparison.Ordinal);
-            var fades = words.StartsWith("dim", StringComparison.Ordinal) || words.Contains(" dim", StringComparison.Ordinal) || words.Contains("decresc", StringComparison.Ordinal);
-            if (!grows && !fades) continue;
+            var fades =
+                words.StartsWith("dim", StringComparison.Ordinal)
+                || words.Contains(" dim", StringComparison.Ordinal)
+                || words.Contains("decresc", StringComparison.Ordinal);
+            if (!grows && !fades)
+                continue;
             var next = Levels.FirstOrDefault(l => l.Onset > d.Onset);
             var last = Math.Min(d.MeasureIndex + LongestInWords, score.Measures.Count) - 1;
             var (toMeasure, to) = next is not null && next.Measure <= last ? (next.Measure, next.Onset) : (last, score.Measures[last].End);

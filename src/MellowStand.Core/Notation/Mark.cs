@@ -14,7 +14,8 @@ public readonly record struct Mark(string Name, string? Value = null)
         var colon = text.IndexOf(':', StringComparison.Ordinal);
         var name = colon < 0 ? text.Trim() : text[..colon].Trim();
         var value = colon < 0 ? null : text[(colon + 1)..].Trim();
-        if (value is null && DynamicLevels.IsLevel(name)) return new Mark("dynamics", name);
+        if (value is null && DynamicLevels.IsLevel(name))
+            return new Mark("dynamics", name);
         return name is "dynamic" ? new Mark("dynamics", value) : new Mark(name, value);
     }
 }

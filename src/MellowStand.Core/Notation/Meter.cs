@@ -53,7 +53,8 @@ public sealed record Meter(IReadOnlyList<MeterGroup> Groups, string? Symbol = nu
     /// <summary><c>6/8</c>, <c>3+2/8</c>, or <c>free</c>.</summary>
     public override string ToString()
     {
-        if (IsSenza) return "free";
+        if (IsSenza)
+            return "free";
         var same = Groups.All(g => g.BeatType == Groups[0].BeatType);
         return same
             ? $"{string.Join('+', Groups.Select(g => g.Beats))}/{Groups[0].BeatType}"

@@ -24,7 +24,8 @@ public sealed record NoteHead(string Id, Pitch? Written, int? Sounding, string? 
         get
         {
             var sum = Owner.Duration;
-            for (var next = TiedTo; next is not null; next = next.TiedTo) sum += next.Owner.Duration;
+            for (var next = TiedTo; next is not null; next = next.TiedTo)
+                sum += next.Owner.Duration;
             return sum;
         }
     }
@@ -103,7 +104,8 @@ public sealed class Note
     /// <summary>Its syllables, the first verse first; a syllable that goes on ends with a hyphen.</summary>
     public IReadOnlyList<string> Lyrics { get; init; } = [];
 
-    /// <summary>Octaves that the line above or below the staff moves the sound from where it is printed: 1 under an 8va, -1 over an 8vb.</summary>
+    /// <summary>Octaves that the line above or below the staff moves the sound from where it is printed: 1 under an 8va, -1 over an
+    /// 8vb.</summary>
     public int OctaveShift { get; internal set; }
 
     /// <summary>Marks at the note, slur ends and dynamics included.</summary>

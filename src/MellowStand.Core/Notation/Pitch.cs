@@ -46,15 +46,16 @@ public readonly record struct Pitch(Step Step, decimal Alter, int Octave)
     public string Name => Step + Sign(Alter);
 
     /// <summary>The printed sign of an alteration: <c>♯ ♭ 𝄪 𝄫</c>, empty for natural.</summary>
-    public static string Sign(decimal alter) => alter switch
-    {
-        0 => "",
-        1 => "♯",
-        -1 => "♭",
-        2 => "𝄪",
-        -2 => "𝄫",
-        _ => alter.ToString("+0.##;-0.##", CultureInfo.InvariantCulture),
-    };
+    public static string Sign(decimal alter) =>
+        alter switch
+        {
+            0 => "",
+            1 => "♯",
+            -1 => "♭",
+            2 => "𝄪",
+            -2 => "𝄫",
+            _ => alter.ToString("+0.##;-0.##", CultureInfo.InvariantCulture),
+        };
 
     /// <summary>The same sounding distance up or down, spelled by counted letters.</summary>
     /// <param name="diatonic">Letters to move (a third is 2).</param>
@@ -74,12 +75,20 @@ public readonly record struct Pitch(Step Step, decimal Alter, int Octave)
     public static bool TryParse(string text, out Pitch pitch)
     {
         pitch = default;
-        if (text.Length < 2 || !Enum.TryParse<Step>(text[..1], out var step)) return false;
+        if (text.Length < 2 || !Enum.TryParse<Step>(text[..1], out var step))
+            return false;
         var i = 1;
         var alter = 0;
         for (; i < text.Length && "#bxn".Contains(text[i], StringComparison.Ordinal); i++)
-            alter += text[i] switch { '#' => 1, 'b' => -1, 'x' => 2, _ => 0 };
-        if (!int.TryParse(text[i..], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave)) return false;
+            alter += text[i] switch
+            {
+                '#' => 1,
+                'b' => -1,
+                'x' => 2,
+                _ => 0,
+            };
+        if (!int.TryParse(text[i..], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave))
+            return false;
         pitch = new Pitch(step, alter, octave);
         return true;
     }

@@ -67,10 +67,14 @@ public sealed class PlayedOrder
         var player = new PlayedOrder(signs);
         var complete = player.Play();
         var warnings = new List<string>();
-        if (!complete) warnings.Add("The repeat signs run in a circle: the printed order is used.");
-        if (signs.Any(s => s.DalSegno) && !signs.Any(s => s.Segno)) warnings.Add("A dal segno has no sign to return to: it is ignored.");
-        if (signs.Any(s => s.ToCoda) && !signs.Any(s => s.Coda)) warnings.Add("A jump to the coda finds no coda: it is ignored.");
-        if (player._endings.Any(e => e is { HasRepeat: false, IsLast: false })) warnings.Add("An ending has no repeat sign: the printed order is kept there.");
+        if (!complete)
+            warnings.Add("The repeat signs run in a circle: the printed order is used.");
+        if (signs.Any(s => s.DalSegno) && !signs.Any(s => s.Segno))
+            warnings.Add("A dal segno has no sign to return to: it is ignored.");
+        if (signs.Any(s => s.ToCoda) && !signs.Any(s => s.Coda))
+            warnings.Add("A jump to the coda finds no coda: it is ignored.");
+        if (player._endings.Any(e => e is { HasRepeat: false, IsLast: false }))
+            warnings.Add("An ending has no repeat sign: the printed order is kept there.");
         return (complete ? player._order : [.. Enumerable.Range(0, signs.Count)], warnings);
     }
 
@@ -78,9 +82,12 @@ public sealed class PlayedOrder
     private static void ResolveCodaSigns(IReadOnlyList<RepeatSigns> signs)
     {
         var places = Enumerable.Range(0, signs.Count).Where(i => signs[i].CodaSigns > 0).ToList();
-        if (places.Count == 0) return;
-        if (!signs.Any(s => s.Coda)) signs[places[^1]].Coda = true;
-        if (places.Count > 1 && !signs.Any(s => s.ToCoda)) signs[places[0]].ToCoda = true;
+        if (places.Count == 0)
+            return;
+        if (!signs.Any(s => s.Coda))
+            signs[places[^1]].Coda = true;
+        if (places.Count > 1 && !signs.Any(s => s.ToCoda))
+            signs[places[0]].ToCoda = true;
     }
 
     private bool Play()
@@ -90,9 +97,12 @@ public sealed class PlayedOrder
         var fromJump = false;
         while (i < _signs.Count)
         {
-            if (_order.Count > limit) return false;
-            if (_signs[i].Forward && !fromJump) (_start, _pass) = (i, 1);
-            else if (i > 0 && _endings[i - 1] is { IsLast: true } && _endings[i] is null && !fromJump) (_start, _pass) = (i, 1);
+            if (_order.Count > limit)
+                return false;
+            if (_signs[i].Forward && !fromJump)
+                (_start, _pass) = (i, 1);
+            else if (i > 0 && _endings[i - 1] is { IsLast: true } && _endings[i] is null && !fromJump)
+                (_start, _pass) = (i, 1);
             fromJump = false;
             if (_endings[i] is { } ending && Skips(ending))
             {
@@ -102,7 +112,8 @@ public sealed class PlayedOrder
 
             _order.Add(i);
             var next = Next(i);
-            if (next is null) break;
+            if (next is null)
+                break;
             fromJump = next != i + 1;
             i = next.Value;
         }
@@ -110,13 +121,16 @@ public sealed class PlayedOrder
         return true;
     }
 
-    private bool Skips(Ending ending) => _jumped ? !ending.IsLast && ending.HasRepeat : !ending.Numbers.Contains(_pass) && ending.GroupHasRepeat;
+    private bool Skips(Ending ending) =>
+        _jumped ? !ending.IsLast && ending.HasRepeat : !ending.Numbers.Contains(_pass) && ending.GroupHasRepeat;
 
     private int? Next(int i)
     {
         var signs = _signs[i];
-        if (_jumped && signs.Fine) return null;
-        if (_jumped && signs.ToCoda && IndexAfter(i, s => s.Coda) is { } coda) return coda;
+        if (_jumped && signs.Fine)
+            return null;
+        if (_jumped && signs.ToCoda && IndexAfter(i, s => s.Coda) is { } coda)
+            return coda;
         if (signs.Backward && !_jumped)
         {
             if (_pass < TotalPasses(i))
@@ -125,26 +139,31 @@ public sealed class PlayedOrder
                 return _start;
             }
 
-            if (_endings[i] is null) (_start, _pass) = (i + 1, 1);
+            if (_endings[i] is null)
+                (_start, _pass) = (i + 1, 1);
         }
 
-        if (_jumped || !(signs.DaCapo || signs.DalSegno)) return i + 1;
+        if (_jumped || !(signs.DaCapo || signs.DalSegno))
+            return i + 1;
         var target = signs.DaCapo ? 0 : Enumerable.Range(0, i + 1).LastOrDefault(k => _signs[k].Segno, -1);
-        if (target < 0) return i + 1;
+        if (target < 0)
+            return i + 1;
         _jumped = true;
         return target;
     }
 
     private int TotalPasses(int i)
     {
-        if (_endings[i] is not { } ending) return _signs[i].Times ?? 2;
+        if (_endings[i] is not { } ending)
+            return _signs[i].Times ?? 2;
         return Math.Max(Math.Max(ending.GroupMax, 2), _signs[i].Times ?? 0);
     }
 
     private int? IndexAfter(int i, Func<RepeatSigns, bool> has)
     {
         for (var k = i + 1; k < _signs.Count; k++)
-            if (has(_signs[k])) return k;
+            if (has(_signs[k]))
+                return k;
         return null;
     }
 
@@ -161,12 +180,15 @@ public sealed class PlayedOrder
             }
 
             var to = i;
-            while (!signs[to].EndingStop && to + 1 < signs.Count && signs[to + 1].EndingStart is null) to++;
+            while (!signs[to].EndingStop && to + 1 < signs.Count && signs[to + 1].EndingStart is null)
+                to++;
             // An ending that never stops holds its first measure only.
-            if (!signs[to].EndingStop) to = i;
+            if (!signs[to].EndingStop)
+                to = i;
             var ending = new Ending(numbers, to, Enumerable.Range(i, to - i + 1).Any(k => signs[k].Backward));
             group.Add(ending);
-            for (var k = i; k <= to; k++) endings[k] = ending;
+            for (var k = i; k <= to; k++)
+                endings[k] = ending;
             i = to;
         }
 
@@ -176,7 +198,8 @@ public sealed class PlayedOrder
 
     private static void Close(List<Ending> group)
     {
-        if (group.Count == 0) return;
+        if (group.Count == 0)
+            return;
         var max = group.Max(e => e.Numbers.Max());
         foreach (var e in group)
         {

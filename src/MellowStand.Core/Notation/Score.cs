@@ -71,8 +71,10 @@ public sealed class Part
         while (low < high)
         {
             var middle = (low + high) / 2;
-            if (Notes[middle].Onset < onset) low = middle + 1;
-            else high = middle;
+            if (Notes[middle].Onset < onset)
+                low = middle + 1;
+            else
+                high = middle;
         }
 
         return low;
@@ -83,7 +85,8 @@ public sealed class Part
     public Note? FirstSoundingFrom(Fraction onset)
     {
         for (var i = PlaceFrom(onset); i < Notes.Count; i++)
-            if (Notes[i].Sounds) return Notes[i];
+            if (Notes[i].Sounds)
+                return Notes[i];
         return null;
     }
 }

@@ -13,9 +13,10 @@ public sealed record SoundingNote(string Id, Note First, IReadOnlyList<NoteHead>
 
     private static IEnumerable<SoundingNote> Split(Note note)
     {
-        if (note.Heads.Count == 0) return [new SoundingNote(note.Id, note, [], note.Duration)];
-        return note.Heads
-            .Where(h => h.TiedFrom is null)
+        if (note.Heads.Count == 0)
+            return [new SoundingNote(note.Id, note, [], note.Duration)];
+        return note
+            .Heads.Where(h => h.TiedFrom is null)
             .GroupBy(h => h.TiedDuration)
             .Select(g => new SoundingNote(g.First().Id, note, [.. g], g.Key));
     }

@@ -1,7 +1,8 @@
 namespace MellowStand.Core.Paths;
 
 /// <summary>The cheapest way through layers of candidates, and the cheapest through every one of them.</summary>
-/// <remarks>Dynamic programming from both ends (A. Viterbi, "Error bounds for convolutional codes", 1967, with a backward pass), so that the price of each alternative is known
+/// <remarks>Dynamic programming from both ends (A. Viterbi, "Error bounds for convolutional codes", 1967, with a backward pass), so that
+/// the price of each alternative is known
 /// too. Exact: checked against exhaustive search in the tests of the stations that use it. Each cost is asked for once.</remarks>
 /// <typeparam name="T">A candidate.</typeparam>
 public sealed class LeastCostPath<T>
@@ -20,7 +21,10 @@ public sealed class LeastCostPath<T>
     {
         _layers = layers;
         _own = [.. layers.Select((l, i) => l.Select(c => own(i, c)).ToArray())];
-        _change = [.. layers.Select((l, i) => i == 0 ? [] : l.Select(to => layers[i - 1].Select(from => change(i, from, to)).ToArray()).ToArray())];
+        _change =
+        [
+            .. layers.Select((l, i) => i == 0 ? [] : l.Select(to => layers[i - 1].Select(from => change(i, from, to)).ToArray()).ToArray()),
+        ];
         var forward = Forward();
         var backward = Backward();
         Through = [.. forward.Select((row, i) => (IReadOnlyList<double>)[.. row.Select((cost, k) => cost + backward[i][k] - _own[i][k])])];
@@ -48,7 +52,8 @@ public sealed class LeastCostPath<T>
             for (var k = 0; k < table[i].Length; k++)
             {
                 var best = double.MaxValue;
-                for (var o = 0; o < table[i - 1].Length; o++) best = Math.Min(best, table[i - 1][o] + _change[i][k][o]);
+                for (var o = 0; o < table[i - 1].Length; o++)
+                    best = Math.Min(best, table[i - 1][o] + _change[i][k][o]);
                 table[i][k] += best;
             }
         }
@@ -64,7 +69,8 @@ public sealed class LeastCostPath<T>
             for (var k = 0; k < table[i].Length; k++)
             {
                 var best = double.MaxValue;
-                for (var o = 0; o < table[i + 1].Length; o++) best = Math.Min(best, table[i + 1][o] + _change[i + 1][o][k]);
+                for (var o = 0; o < table[i + 1].Length; o++)
+                    best = Math.Min(best, table[i + 1][o] + _change[i + 1][o][k]);
                 table[i][k] += best;
             }
         }
@@ -75,7 +81,8 @@ public sealed class LeastCostPath<T>
     private int[] Trace(double[][] forward)
     {
         var path = new int[_layers.Count];
-        if (path.Length == 0) return path;
+        if (path.Length == 0)
+            return path;
         path[^1] = Array.IndexOf(forward[^1], forward[^1].Min());
         for (var i = path.Length - 1; i > 0; i--)
         {

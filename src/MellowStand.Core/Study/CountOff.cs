@@ -14,7 +14,8 @@ public static class CountOff
     /// <remarks>A one-beat pickup in 4/4 is counted off with three beats. Common practice, no published source.</remarks>
     public static Fraction Beats(MeasureFrame first)
     {
-        if (first.Meter.IsSenza) return 4;
+        if (first.Meter.IsSenza)
+            return 4;
         var quarters = first.IsPickup ? first.Meter.Length - first.Length : first.Meter.Length;
         return quarters / first.Meter.BeatUnit;
     }

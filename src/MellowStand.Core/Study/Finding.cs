@@ -27,7 +27,15 @@ public enum Severity
 /// <param name="Title">A few words.</param>
 /// <param name="Why">One sentence that a player understands.</param>
 public sealed record Finding(
-    string Rule, IReadOnlyList<string> Parts, int From, int To, IReadOnlyList<string> Notes, Severity Severity, string Title, string Why)
+    string Rule,
+    IReadOnlyList<string> Parts,
+    int From,
+    int To,
+    IReadOnlyList<string> Notes,
+    Severity Severity,
+    string Title,
+    string Why
+)
 {
     /// <summary>The dynamic level that it proposes, or null.</summary>
     public string? Level { get; init; }
@@ -40,7 +48,16 @@ public sealed record Finding(
     /// <param name="title">A few words.</param>
     /// <param name="why">One sentence.</param>
     public static Finding At(string rule, Part part, IReadOnlyCollection<Note> notes, Severity severity, string title, string why) =>
-        new(rule, [part.Id], notes.Min(n => n.MeasureIndex), notes.Max(n => n.MeasureIndex), [.. notes.Select(n => n.Id).Distinct()], severity, title, why);
+        new(
+            rule,
+            [part.Id],
+            notes.Min(n => n.MeasureIndex),
+            notes.Max(n => n.MeasureIndex),
+            [.. notes.Select(n => n.Id).Distinct()],
+            severity,
+            title,
+            why
+        );
 
     /// <summary>The same for the same finding in the same score, whatever else is found.</summary>
     public string Id

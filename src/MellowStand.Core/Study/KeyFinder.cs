@@ -12,16 +12,20 @@ public sealed record KeyStretch(int From, int To, int Tonic, bool IsMinor)
     /// <summary>Pitch class of the major key with the same signature.</summary>
     public int RelativeMajor => IsMinor ? (Tonic + 3) % 12 : Tonic;
 
-    /// <summary>Fifths of its signature nearest to another signature's, so that a signature of five flats is not told as seven sharps.</summary>
+    /// <summary>Fifths of its signature nearest to another signature's, so that a signature of five flats is not told as seven
+    /// sharps.</summary>
     public int FifthsNear(int fifths)
     {
         var place = RelativeMajor * 7 % 12;
-        return new[] { place - 24, place - 12, place, place + 12 }.Where(f => f is >= -7 and <= 7).MinBy(f => (Math.Abs(f - fifths) * 16) + Math.Abs(f));
+        return new[] { place - 24, place - 12, place, place + 12 }
+            .Where(f => f is >= -7 and <= 7)
+            .MinBy(f => (Math.Abs(f - fifths) * 16) + Math.Abs(f));
     }
 }
 
 /// <summary>Finds the keys that music is in, measure by measure.</summary>
-/// <remarks>Method: the Bayesian key finder of D. Temperley, "Music and Probability" (MIT Press, 2007), chapter 6: each measure is the set of
+/// <remarks>Method: the Bayesian key finder of D. Temperley, "Music and Probability" (MIT Press, 2007), chapter 6: each measure is the set
+/// of
 /// pitch classes that sound in it; a key gives each scale degree a probability of being there (Kostka–Payne profiles, values from memory);
 /// keys change between measures with a small probability; the best path is found by dynamic programming (Viterbi). A change within a piece
 /// costs more here than there, since a hidden key is told only when it lasts.</remarks>
@@ -36,13 +40,16 @@ public static class KeyFinder
     /// <summary>The keys of a score in order; measures without pitch go with their neighbours.</summary>
     public static IReadOnlyList<KeyStretch> Stretches(Score score)
     {
-        if (score.Measures.Count == 0) return [];
+        if (score.Measures.Count == 0)
+            return [];
         var path = Path([.. PitchClasses(score).Select(Likelihoods)]);
         var stretches = new List<KeyStretch>();
         for (var m = 0; m < path.Length; m++)
         {
-            if (stretches.Count > 0 && path[m] == path[m - 1]) stretches[^1] = stretches[^1] with { To = m };
-            else stretches.Add(new KeyStretch(m, m, path[m] % 12, path[m] >= 12));
+            if (stretches.Count > 0 && path[m] == path[m - 1])
+                stretches[^1] = stretches[^1] with { To = m };
+            else
+                stretches.Add(new KeyStretch(m, m, path[m] % 12, path[m] >= 12));
         }
 
         return stretches;
@@ -53,14 +60,16 @@ public static class KeyFinder
     {
         var sets = new int[score.Measures.Count];
         foreach (var note in score.Parts.SelectMany(p => p.Notes).Where(n => !n.IsGrace && !n.IsCue))
-            foreach (var head in note.Heads.Where(h => h.Sounding is not null)) sets[note.MeasureIndex] |= 1 << (((head.Sounding!.Value % 12) + 12) % 12);
+            foreach (var head in note.Heads.Where(h => h.Sounding is not null))
+                sets[note.MeasureIndex] |= 1 << (((head.Sounding!.Value % 12) + 12) % 12);
         return sets;
     }
 
     private static double[] Likelihoods(int set)
     {
         var values = new double[24];
-        if (set == 0) return values;
+        if (set == 0)
+            return values;
         for (var key = 0; key < 24; key++)
         {
             var profile = key < 12 ? Major : Minor;
@@ -97,7 +106,8 @@ public static class KeyFinder
 
         var path = new int[emissions.Length];
         path[^1] = Array.IndexOf(best, best.Max());
-        for (var m = emissions.Length - 1; m > 0; m--) path[m - 1] = from[m][path[m]];
+        for (var m = emissions.Length - 1; m > 0; m--)
+            path[m - 1] = from[m][path[m]];
         return path;
     }
 }

@@ -2,15 +2,27 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study;
 
-/// <summary>The line that a player follows: of each moment the top note that is struck, without graces, cues and tie continuations.</summary>
+/// <summary>The line that a player follows: of each moment the top note that is struck, without graces, cues and tie
+/// continuations.</summary>
 public sealed class Melody
 {
     /// <summary>Reads the line of a part.</summary>
     public Melody(Part part)
     {
-        Notes = [.. part.Notes.Where(n => n.Kind == NoteKind.Pitched && !n.IsGrace && !n.IsCue && !n.IsTieContinuation && n.Top is not null)
-            .GroupBy(n => n.Onset).Select(g => g.MaxBy(n => n.TopSounding)!)];
-        Struck = [.. part.Notes.Where(n => n.Sounds && !n.IsGrace && !n.IsCue && !n.IsTieContinuation).GroupBy(n => n.Onset).Select(g => g.First())];
+        Notes =
+        [
+            .. part
+                .Notes.Where(n => n.Kind == NoteKind.Pitched && !n.IsGrace && !n.IsCue && !n.IsTieContinuation && n.Top is not null)
+                .GroupBy(n => n.Onset)
+                .Select(g => g.MaxBy(n => n.TopSounding)!),
+        ];
+        Struck =
+        [
+            .. part
+                .Notes.Where(n => n.Sounds && !n.IsGrace && !n.IsCue && !n.IsTieContinuation)
+                .GroupBy(n => n.Onset)
+                .Select(g => g.First()),
+        ];
         ByMeasure = Struck.ToLookup(n => n.MeasureIndex);
     }
 
@@ -29,8 +41,10 @@ public sealed class Melody
         var start = 0;
         for (var i = 1; i <= Notes.Count; i++)
         {
-            if (i < Notes.Count && Notes[i].Onset <= Notes[i - 1].Onset + Notes[i - 1].SoundingDuration) continue;
-            if (i > start) yield return [.. Notes.Skip(start).Take(i - start)];
+            if (i < Notes.Count && Notes[i].Onset <= Notes[i - 1].Onset + Notes[i - 1].SoundingDuration)
+                continue;
+            if (i > start)
+                yield return [.. Notes.Skip(start).Take(i - start)];
             start = i;
         }
     }

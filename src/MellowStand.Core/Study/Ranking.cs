@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study;
 
 /// <summary>Which findings a director reads first, and which are shown at all unless everything is asked for.</summary>
-/// <remarks>By severity, then by how dear it is to miss in rehearsal, then by place. Shown are those that somebody will miss, fewer than one per three measures of a part: a
+/// <remarks>By severity, then by how dear it is to miss in rehearsal, then by place. Shown are those that somebody will miss, fewer than
+/// one per three measures of a part: a
 /// director reads the first ten. The order is ours, from common practice, no published source.</remarks>
 public static class Ranking
 {
@@ -13,14 +14,44 @@ public static class Ranking
 
     private static readonly string[] DearestFirst =
     [
-        "carried-accidental", "hidden-key", "near-miss", "a-tempo-without-slowing", "meter-grouping", "metric-change", "return", "subito", "flipped-rhythm", "no-breath", "bow-length", "slowing-unresolved",
-        "soft-high-entry", "forgotten-piano", "halfway-level", "rest-count", "offbeat-entry", "triplet-against-dotted", "hemiola", "range", "high-strain", "large-leap", "hairpin-to-nowhere",
-        "lone-mark", "two-note-slur", "pattern-change", "no-dynamics",
+        "carried-accidental",
+        "hidden-key",
+        "near-miss",
+        "a-tempo-without-slowing",
+        "meter-grouping",
+        "metric-change",
+        "return",
+        "subito",
+        "flipped-rhythm",
+        "no-breath",
+        "bow-length",
+        "slowing-unresolved",
+        "soft-high-entry",
+        "forgotten-piano",
+        "halfway-level",
+        "rest-count",
+        "offbeat-entry",
+        "triplet-against-dotted",
+        "hemiola",
+        "range",
+        "high-strain",
+        "large-leap",
+        "hairpin-to-nowhere",
+        "lone-mark",
+        "two-note-slur",
+        "pattern-change",
+        "no-dynamics",
     ];
 
     /// <summary>Findings in the order in which a director reads them.</summary>
     public static IReadOnlyList<Finding> Order(IEnumerable<Finding> findings) =>
-        [.. findings.OrderByDescending(f => f.Severity).ThenBy(f => Place(f.Rule)).ThenByDescending(f => f.Parts.Count).ThenBy(f => f.From)];
+        [
+            .. findings
+                .OrderByDescending(f => f.Severity)
+                .ThenBy(f => Place(f.Rule))
+                .ThenByDescending(f => f.Parts.Count)
+                .ThenBy(f => f.From),
+        ];
 
     /// <summary>Ids of the findings that are shown by default.</summary>
     /// <param name="findings">All findings of a score, without those that were dismissed.</param>
@@ -34,8 +65,10 @@ public static class Ranking
         foreach (var finding in Order(findings.Where(f => f.Severity > Severity.Note)))
         {
             // A remark for five parts is one of each part's.
-            if (finding.Severity < Severity.Stop && finding.Parts.All(p => count[p] >= most)) continue;
-            foreach (var part in finding.Parts) count[part]++;
+            if (finding.Severity < Severity.Stop && finding.Parts.All(p => count[p] >= most))
+                continue;
+            foreach (var part in finding.Parts)
+                count[part]++;
             shown.Add(finding.Id);
         }
 

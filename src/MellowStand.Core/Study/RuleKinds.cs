@@ -12,11 +12,15 @@ public static class RuleKinds
         ("rhythm", "syncopation flipped-rhythm hemiola triplet-against-dotted"),
         ("tempo", "a-tempo-without-slowing slowing-unresolved no-slowing-at-end fermata"),
         ("dynamics", "no-dynamics subito halfway-level hairpin-to-nowhere soft-high-entry sustained-level forgotten-piano"),
-        ("articulation", "lone-mark pattern-change slur-across-beams offbeat-accent dots-under-slur two-note-slur staccato-length unmarked"),
+        (
+            "articulation",
+            "lone-mark pattern-change slur-across-beams offbeat-accent dots-under-slur two-note-slur staccato-length unmarked"
+        ),
         ("ornaments", "trill turn mordent grace"),
         ("breath", "no-breath breath-place bow-length"),
         ("range", "large-leap range high-strain register-crossing"),
-        ("sharing", "solo shared-line shared-rhythm answer"));
+        ("sharing", "solo shared-line shared-rhythm answer")
+    );
 
     /// <summary>The kinds, in the order in which a director looks.</summary>
     public static IReadOnlyList<string> All { get; } = [.. Kinds.Values.Distinct()];

@@ -9,7 +9,12 @@ internal static class Spelling
     private static readonly string[] Sharps = ["C", "C♯", "D", "D♯", "E", "F", "F♯", "G", "G♯", "A", "A♯", "B"];
 
     /// <summary>With flats in flat signatures, with sharps in sharp ones.</summary>
-    public static string Of(int pitchClass, KeySignature key) => (key.Fifths < 0 ? Flats : key.Fifths > 0 ? Sharps : Plain)[((pitchClass % 12) + 12) % 12];
+    public static string Of(int pitchClass, KeySignature key) =>
+        (
+            key.Fifths < 0 ? Flats
+            : key.Fifths > 0 ? Sharps
+            : Plain
+        )[((pitchClass % 12) + 12) % 12];
 
     private static readonly string[] Plain = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
 

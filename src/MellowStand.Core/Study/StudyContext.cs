@@ -47,21 +47,37 @@ public sealed class StudyContext
     public (string Level, bool IsPlayers) LevelOf(Part part) => _level(part) is { } own ? (own, true) : (House["range-level"], false);
 
     /// <summary>The dynamics of a part.</summary>
-    public LevelLine LevelsOf(Part part) => _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(Score, part);
+    public LevelLine LevelsOf(Part part) =>
+        _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(Score, part);
 
     /// <summary>The line of a part.</summary>
     public Melody MelodyOf(Part part) => _melodies.TryGetValue(part.Id, out var melody) ? melody : _melodies[part.Id] = new Melody(part);
 
     /// <summary>For each measure of a part what sounds in it, whatever the octave; equal texts are equal lines.</summary>
-    public IReadOnlyList<string> SoundsOf(Part part) => _sounds.TryGetValue(part.Id, out var sounds) ? sounds : _sounds[part.Id] =
-        [.. part.Measures.Select(m => string.Join(' ', MelodyOf(part).ByMeasure[m.Index].Select(n => $"{n.Offset}:{n.SoundingDuration}:{n.TopSounding % 12}")))];
+    public IReadOnlyList<string> SoundsOf(Part part) =>
+        _sounds.TryGetValue(part.Id, out var sounds)
+            ? sounds
+            : _sounds[part.Id] = [
+                .. part.Measures.Select(m =>
+                    string.Join(' ', MelodyOf(part).ByMeasure[m.Index].Select(n => $"{n.Offset}:{n.SoundingDuration}:{n.TopSounding % 12}"))
+                ),
+            ];
 
     /// <summary>The measures of a part in forms that can be compared.</summary>
-    internal IReadOnlyList<Rules.MeasureContent> ContentOf(Part part) => _content.TryGetValue(part.Id, out var content) ? content : _content[part.Id] = [.. part.Measures.Select(m => new Rules.MeasureContent(m))];
+    internal IReadOnlyList<Rules.MeasureContent> ContentOf(Part part) =>
+        _content.TryGetValue(part.Id, out var content)
+            ? content
+            : _content[part.Id] = [.. part.Measures.Select(m => new Rules.MeasureContent(m))];
 
     /// <summary>For each measure of a part when it strikes and how long it holds; empty where it strikes fewer than three times.</summary>
-    public IReadOnlyList<string> RhythmsOf(Part part) => _rhythms.TryGetValue(part.Id, out var rhythms) ? rhythms : _rhythms[part.Id] =
-        [.. part.Measures.Select(m => MelodyOf(part).ByMeasure[m.Index].ToList()).Select(n => n.Count < 3 ? "" : string.Join(' ', n.Select(x => $"{x.Offset}:{x.SoundingDuration}")))];
+    public IReadOnlyList<string> RhythmsOf(Part part) =>
+        _rhythms.TryGetValue(part.Id, out var rhythms)
+            ? rhythms
+            : _rhythms[part.Id] = [
+                .. part
+                    .Measures.Select(m => MelodyOf(part).ByMeasure[m.Index].ToList())
+                    .Select(n => n.Count < 3 ? "" : string.Join(' ', n.Select(x => $"{x.Offset}:{x.SoundingDuration}"))),
+            ];
 
     /// <summary>The sounding keys that the music is in, whatever is printed.</summary>
     public IReadOnlyList<KeyStretch> Keys => _keys.Value;
@@ -69,7 +85,8 @@ public sealed class StudyContext
     /// <summary>Seconds from one moment to another at the steady tempo of the first one's measure.</summary>
     public double Seconds(int measure, Fraction quarters) => quarters.Value * 60 / Tempo.QuarterBpmAt(measure);
 
-    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter; a pickup counts from where its measure would begin.</summary>
+    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter; a pickup counts from where its measure would
+    /// begin.</summary>
     public Fraction BeatsIn(Note note)
     {
         var frame = Score.Measures[note.MeasureIndex];
@@ -86,7 +103,8 @@ public sealed class StudyContext
         var beat = Fraction.Zero;
         foreach (var length in frame.Meter.Beats)
         {
-            if (beat == at) return true;
+            if (beat == at)
+                return true;
             beat += length;
         }
 

@@ -40,8 +40,15 @@ public sealed class TempoLine
     /// <summary>Gathers the signs of all parts.</summary>
     public TempoLine(Score score)
     {
-        Signs = [.. score.Parts.SelectMany(p => p.Directions).Select(Read).OfType<TempoSign>()
-            .DistinctBy(s => (s.Onset, s.Kind, s.Text.ToUpperInvariant())).OrderBy(s => s.Onset)];
+        Signs =
+        [
+            .. score
+                .Parts.SelectMany(p => p.Directions)
+                .Select(Read)
+                .OfType<TempoSign>()
+                .DistinctBy(s => (s.Onset, s.Kind, s.Text.ToUpperInvariant()))
+                .OrderBy(s => s.Onset),
+        ];
     }
 
     /// <summary>The signs in order.</summary>
@@ -51,7 +58,8 @@ public sealed class TempoLine
     public double QuarterBpmAt(int measure)
     {
         var bpm = Default;
-        foreach (var sign in Signs.Where(s => s.Measure <= measure)) bpm = After(sign, bpm);
+        foreach (var sign in Signs.Where(s => s.Measure <= measure))
+            bpm = After(sign, bpm);
         return Math.Clamp(bpm, 20, 400);
     }
 
@@ -59,7 +67,8 @@ public sealed class TempoLine
     public IReadOnlyList<(Fraction Onset, double QuarterBpm)> Changes()
     {
         var changes = new List<(Fraction, double)> { (Fraction.Zero, Default) };
-        foreach (var sign in Signs) changes.Add((sign.Onset, After(sign, changes[^1].Item2)));
+        foreach (var sign in Signs)
+            changes.Add((sign.Onset, After(sign, changes[^1].Item2)));
         return changes;
     }
 
@@ -71,14 +80,23 @@ public sealed class TempoLine
 
     // An equation such as quarter = dotted quarter keeps the speed of the one value in the other.
     private static double After(TempoSign sign, double bpm) =>
-        sign.Kind != TempoKind.Fixed ? bpm
-        : sign.Metronome?.QuarterBpm ?? (sign.Equation is { } e ? bpm * (e.Right / e.Left).Value : TempoWords.TempoIn(sign.Text)?.Middle ?? bpm);
+        sign.Kind != TempoKind.Fixed
+            ? bpm
+            : sign.Metronome?.QuarterBpm
+                ?? (sign.Equation is { } e ? bpm * (e.Right / e.Left).Value : TempoWords.TempoIn(sign.Text)?.Middle ?? bpm);
 
-    private static TempoSign? Read(Direction d) => d switch
-    {
-        { Kind: DirectionKind.Metronome, Metronome: not null } or { Kind: DirectionKind.Metronome, Equation: not null } =>
-            new TempoSign(d.MeasureIndex, d.Onset, d.Text, TempoKind.Fixed, d.Metronome) { Equation = d.Equation },
-        { Kind: DirectionKind.Words } when TempoWords.TempoIn(d.Text) is { } word => new TempoSign(d.MeasureIndex, d.Onset, d.Text, word.Kind!.Value, null),
-        _ => null,
-    };
+    private static TempoSign? Read(Direction d) =>
+        d switch
+        {
+            { Kind: DirectionKind.Metronome, Metronome: not null } or { Kind: DirectionKind.Metronome, Equation: not null } =>
+                new TempoSign(d.MeasureIndex, d.Onset, d.Text, TempoKind.Fixed, d.Metronome) { Equation = d.Equation },
+            { Kind: DirectionKind.Words } when TempoWords.TempoIn(d.Text) is { } word => new TempoSign(
+                d.MeasureIndex,
+                d.Onset,
+                d.Text,
+                word.Kind!.Value,
+                null
+            ),
+            _ => null,
+        };
 }

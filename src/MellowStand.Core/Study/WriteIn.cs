@@ -4,11 +4,20 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study;
 
 /// <summary>Turns a finding into marks for every part it holds for.</summary>
-/// <remarks>What directors write in by hand: the sign that holds already, a level on the way, a breath, the counting line, or a remark in brackets. Common practice, no
+/// <remarks>What directors write in by hand: the sign that holds already, a level on the way, a breath, the counting line, or a remark in
+/// brackets. Common practice, no
 /// published source.</remarks>
 public static class WriteIn
 {
-    private static readonly HashSet<string> Counted = ["syncopation", "flipped-rhythm", "triplet-against-dotted", "offbeat-entry", "meter-grouping", "hemiola"];
+    private static readonly HashSet<string> Counted =
+    [
+        "syncopation",
+        "flipped-rhythm",
+        "triplet-against-dotted",
+        "offbeat-entry",
+        "meter-grouping",
+        "hemiola",
+    ];
 
     /// <summary>The changes that write a finding in; empty when none of its parts plays there.</summary>
     public static IReadOnlyList<MarkChange> Of(StudyContext context, Finding finding) =>
@@ -16,15 +25,34 @@ public static class WriteIn
 
     private static IEnumerable<MarkChange> Changes(StudyContext context, Finding finding, Part part)
     {
-        var notes = part.Notes.Skip(part.PlaceFrom(context.Score.Measures[finding.From].Start)).TakeWhile(n => n.MeasureIndex <= finding.To).Where(n => n.Sounds).ToList();
+        var notes = part
+            .Notes.Skip(part.PlaceFrom(context.Score.Measures[finding.From].Start))
+            .TakeWhile(n => n.MeasureIndex <= finding.To)
+            .Where(n => n.Sounds)
+            .ToList();
         var named = notes.Where(n => finding.Notes.Contains(n.Id) || n.Heads.Any(h => finding.Notes.Contains(h.Id))).ToList();
-        if (notes.Count == 0) return [];
+        if (notes.Count == 0)
+            return [];
         return finding.Rule switch
         {
-            "carried-accidental" or "back-to-signature" => named.SelectMany(n => n.Heads.Where(h => finding.Notes.Contains(h.Id) && h.Written is not null).Select(h => Add(part, h.Id, new Mark("accidental", SignOf(h.Written!.Value.Alter))))),
-            "halfway-level" or "no-dynamics" when named.Count > 0 && finding.Level is { } level => [Add(part, named[0].Id, new Mark("dynamics", level))],
+            "carried-accidental" or "back-to-signature" => named.SelectMany(n =>
+                n.Heads.Where(h => finding.Notes.Contains(h.Id) && h.Written is not null)
+                    .Select(h => Add(part, h.Id, new Mark("accidental", SignOf(h.Written!.Value.Alter))))
+            ),
+            "halfway-level" or "no-dynamics" when named.Count > 0 && finding.Level is { } level =>
+            [
+                Add(part, named[0].Id, new Mark("dynamics", level)),
+            ],
             "breath-place" => named.Select(n => Add(part, n.Id, new Mark("breath-mark"))),
-            var rule when Counted.Contains(rule) => [Words(part, (named.FirstOrDefault() ?? notes[0]), CountingLine.Of(context, part, (named.FirstOrDefault() ?? notes[0]).MeasureIndex, context.House["counting-words"]), wholeMeasure: true)],
+            var rule when Counted.Contains(rule) =>
+            [
+                Words(
+                    part,
+                    (named.FirstOrDefault() ?? notes[0]),
+                    CountingLine.Of(context, part, (named.FirstOrDefault() ?? notes[0]).MeasureIndex, context.House["counting-words"]),
+                    wholeMeasure: true
+                ),
+            ],
             _ => [Words(part, named.FirstOrDefault() ?? notes[0], $"[{finding.Title}]", wholeMeasure: false)],
         };
     }
@@ -37,5 +65,13 @@ public static class WriteIn
         return Add(part, at.Id, new Mark("words", words));
     }
 
-    private static string SignOf(decimal alter) => alter switch { 1 => "sharp", -1 => "flat", 2 => "double-sharp", -2 => "flat-flat", _ => "natural" };
+    private static string SignOf(decimal alter) =>
+        alter switch
+        {
+            1 => "sharp",
+            -1 => "flat",
+            2 => "double-sharp",
+            -2 => "flat-flat",
+            _ => "natural",
+        };
 }

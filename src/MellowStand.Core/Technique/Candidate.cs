@@ -29,7 +29,8 @@ public sealed record Step(Note Note, Pitch Written, double? Before, bool Slurred
     /// <summary>The written pitch class.</summary>
     public int PitchClass { get; } = Written.PitchClass;
 
-    /// <summary>Sounding keys of all that is struck at once, the lowest first; one for a single note, none for an unpitched sound.</summary>
+    /// <summary>Sounding keys of all that is struck at once, the lowest first; one for a single note, none for an unpitched
+    /// sound.</summary>
     public IReadOnlyList<int> Chord { get; init; } = [];
 }
 

@@ -16,9 +16,11 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     {
         var ways = inner.Ways(passage, place);
         var own = _byKey[passage.Steps[place].Key].ToDictionary(c => c.Code, StringComparer.Ordinal);
-        if (own.Count == 0) return ways;
+        if (own.Count == 0)
+            return ways;
         var kept = ways.Where(w => !own.TryGetValue(w.Code, out var c) || c.Standing != "never").ToList();
-        if (kept.Count == 0) return ways;
+        if (kept.Count == 0)
+            return ways;
         var preferred = own.Values.FirstOrDefault(c => c.Standing == "usual")?.Code;
         return [.. kept.Select(w => Stand(w, own.GetValueOrDefault(w.Code), preferred))];
     }

@@ -9,9 +9,17 @@ namespace MellowStand.Core.Technique;
 /// <param name="Standing">One of <see cref="Standings"/>.</param>
 /// <param name="Keys">What is pressed, where the teacher says so; empty leaves the chart's.</param>
 /// <param name="Remark">When it is taken, or why not.</param>
-public sealed record ChartCorrection(string Instrument, int Written, string Code, string Standing, IReadOnlyList<string> Keys, string Remark)
+public sealed record ChartCorrection(
+    string Instrument,
+    int Written,
+    string Code,
+    string Standing,
+    IReadOnlyList<string> Keys,
+    string Remark
+)
 {
-    /// <summary><c>usual</c>: players take it untold; <c>alternate</c>: it may be taken; <c>avoid</c>: only when all else is worse; <c>never</c>.</summary>
+    /// <summary><c>usual</c>: players take it untold; <c>alternate</c>: it may be taken; <c>avoid</c>: only when all else is worse;
+    /// <c>never</c>.</summary>
     public static IReadOnlyList<string> Standings { get; } = ["usual", "alternate", "avoid", "never"];
 }
 

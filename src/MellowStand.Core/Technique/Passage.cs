@@ -20,9 +20,32 @@ public sealed class Passage
         (Score, Part, House, _quarterBpm) = (score, part, house, quarterBpm);
         var slurred = SlurredNotes(part);
         var isPitched = part.Notes.Any(n => n.Kind == NoteKind.Pitched);
-        var groups = Struck(part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && n.Sounds && !n.IsCue && !n.IsTieContinuation && (!isPitched || n.Top is not null)));
+        var groups = Struck(
+            part.Notes.Where(n =>
+                n.MeasureIndex >= from
+                && n.MeasureIndex <= to
+                && n.Sounds
+                && !n.IsCue
+                && !n.IsTieContinuation
+                && (!isPitched || n.Top is not null)
+            )
+        );
         var notes = groups.ConvertAll(g => g.Count == 1 ? g[0] : g.MaxBy(n => n.TopSounding)!);
-        Steps = [.. notes.Select((n, i) => new Step(n, n.Top ?? default, i == 0 || IsAfterRest(notes[i - 1], n) ? null : Seconds(notes[i - 1], n), slurred.Contains(n.Id)) { Chord = Keys(groups[i]) })];
+        Steps =
+        [
+            .. notes.Select(
+                (n, i) =>
+                    new Step(
+                        n,
+                        n.Top ?? default,
+                        i == 0 || IsAfterRest(notes[i - 1], n) ? null : Seconds(notes[i - 1], n),
+                        slurred.Contains(n.Id)
+                    )
+                    {
+                        Chord = Keys(groups[i]),
+                    }
+            ),
+        ];
     }
 
     /// <summary>The score.</summary>
@@ -44,9 +67,11 @@ public sealed class Passage
     public int? PitchClassAt(int place, int offset)
     {
         var at = place + offset;
-        if (at < 0 || at >= Steps.Count) return null;
+        if (at < 0 || at >= Steps.Count)
+            return null;
         for (var i = Math.Min(place, at) + 1; i <= Math.Max(place, at); i++)
-            if (Steps[i].Before is null) return null;
+            if (Steps[i].Before is null)
+                return null;
         return Steps[at].PitchClass;
     }
 
@@ -54,14 +79,17 @@ public sealed class Passage
     public bool IsNear(int place, int reach, params int[] pitchClasses)
     {
         for (var o = -reach; o <= reach; o++)
-            if (o != 0 && PitchClassAt(place, o) is { } pc && pitchClasses.Contains(pc)) return true;
+            if (o != 0 && PitchClassAt(place, o) is { } pc && pitchClasses.Contains(pc))
+                return true;
         return false;
     }
 
-    /// <summary>True where the music is in flats: by its signature, or by what stands within eight notes with no B♮ among them (a key that is not printed).</summary>
+    /// <summary>True where the music is in flats: by its signature, or by what stands within eight notes with no B♮ among them (a key that
+    /// is not printed).</summary>
     public bool IsInFlats(int place)
     {
-        if (KeyAt(place).Fifths < 0) return true;
+        if (KeyAt(place).Fifths < 0)
+            return true;
         var near = Steps.Skip(Math.Max(0, place - 8)).Take(17).Select(s => s.Written).ToList();
         return near.Count(p => p.Alter < 0) >= 4 && near.All(p => p.PitchClass != 11);
     }
@@ -77,7 +105,8 @@ public sealed class Passage
     public double SecondsOf(int place) => Steps[place].Note.SoundingDuration.Value * 60 / _quarterBpm(Steps[place].Note.MeasureIndex);
 
     /// <summary>Seconds from the start of one note to the start of a later one, at the tempo of the first.</summary>
-    public double SecondsBetween(int from, int to) => (Steps[to].Note.Onset - Steps[from].Note.Onset).Value * 60 / _quarterBpm(Steps[from].Note.MeasureIndex);
+    public double SecondsBetween(int from, int to) =>
+        (Steps[to].Note.Onset - Steps[from].Note.Onset).Value * 60 / _quarterBpm(Steps[from].Note.MeasureIndex);
 
     // Notes that begin together are struck at once, whatever their voice; a grace stands alone.
     private static List<List<Note>> Struck(IEnumerable<Note> notes)
@@ -93,16 +122,20 @@ public sealed class Passage
             }
 
             groups.Add([note]);
-            if (!note.IsGrace) open[note.Onset] = groups[^1];
+            if (!note.IsGrace)
+                open[note.Onset] = groups[^1];
         }
 
         return groups;
     }
 
     // Sounding keys of all that is struck at once, the lowest first.
-    private static IReadOnlyList<int> Keys(List<Note> group) => group is [{ Heads: [{ Sounding: var only }] }]
-        ? only is { } key ? [key] : []
-        : [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
+    private static IReadOnlyList<int> Keys(List<Note> group) =>
+        group is [{ Heads: [{ Sounding: var only }] }]
+            ? only is { } key
+                ? [key]
+                : []
+            : [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
 
     private static bool IsAfterRest(Note before, Note note) => note.Onset > before.Onset + before.SoundingDuration;
 
@@ -119,7 +152,8 @@ public sealed class Passage
         foreach (var slur in part.Slurs)
         {
             foreach (var n in part.Notes.Skip(part.PlaceFrom(slur.From.Onset)).TakeWhile(n => n.Onset <= slur.To.Onset))
-                if (n != slur.From && n.Voice == slur.From.Voice && (n.Onset > slur.From.Onset || slur.From.IsGrace)) inside.Add(n.Id);
+                if (n != slur.From && n.Voice == slur.From.Voice && (n.Onset > slur.From.Onset || slur.From.IsGrace))
+                    inside.Add(n.Id);
         }
 
         return inside;

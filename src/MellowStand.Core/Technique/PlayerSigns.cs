@@ -33,18 +33,30 @@ public static class PlayerSigns
         ["resonance"] = "res",
     };
 
-    private static readonly Dictionary<string, string> StringsFromTheHighest = new() { ["violin"] = "EADG", ["viola"] = "ADGC", ["cello"] = "ADGC", ["contrabass"] = "GDAEB" };
+    private static readonly Dictionary<string, string> StringsFromTheHighest = new()
+    {
+        ["violin"] = "EADG",
+        ["viola"] = "ADGC",
+        ["cello"] = "ADGC",
+        ["contrabass"] = "GDAEB",
+    };
 
     /// <summary>The sign of a code, e.g. <c>T</c>, <c>12</c>, <c>2</c>; of a chord the signs of its notes, the lowest first.</summary>
     public static string Of(string code, Family family)
     {
-        if (Words.TryGetValue(code, out var word)) return word;
-        if (code.Contains('+', StringComparison.Ordinal)) return string.Join(' ', code.Split('+').Select(c => Of(c, family)));
+        if (Words.TryGetValue(code, out var word))
+            return word;
+        if (code.Contains('+', StringComparison.Ordinal))
+            return string.Join(' ', code.Split('+').Select(c => Of(c, family)));
         return family switch
         {
             // Horn players write T for the thumb that opens the B♭ side.
-            Family.Brass => code.Replace("-", "", StringComparison.Ordinal).Replace("Bb:", "T", StringComparison.Ordinal).Replace("F:", "", StringComparison.Ordinal),
-            Family.Strings => code[1] == 'T' ? "ϙ" : code.Contains('o', StringComparison.Ordinal) ? "○" : code[1..2],
+            Family.Brass => code.Replace("-", "", StringComparison.Ordinal)
+                .Replace("Bb:", "T", StringComparison.Ordinal)
+                .Replace("F:", "", StringComparison.Ordinal),
+            Family.Strings => code[1] == 'T' ? "ϙ"
+            : code.Contains('o', StringComparison.Ordinal) ? "○"
+            : code[1..2],
             _ => code,
         };
     }
@@ -53,24 +65,31 @@ public static class PlayerSigns
     /// <remarks>Strings are numbered from the highest: MusicXML 4.0, element "string".</remarks>
     public static IReadOnlyList<Mark> FixingMarks(string code, Instrument instrument)
     {
-        if (code.Contains('+', StringComparison.Ordinal)) return [new Mark("other-technical", Of(code, instrument.Family))];
+        if (code.Contains('+', StringComparison.Ordinal))
+            return [new Mark("other-technical", Of(code, instrument.Family))];
         var marks = Marks(code, instrument.Family);
-        return StringNumber(code, instrument.Id) is { } number && marks[0].Name == "fingering" ? [.. marks, new Mark("string", number)] : marks;
+        return StringNumber(code, instrument.Id) is { } number && marks[0].Name == "fingering"
+            ? [.. marks, new Mark("string", number)]
+            : marks;
     }
 
     /// <summary>The number of the string that a code names, from the highest; null for all but bowed instruments.</summary>
     internal static string? StringNumber(string code, string instrument) =>
-        StringsFromTheHighest.TryGetValue(instrument, out var letters) && letters.IndexOf(code[0], StringComparison.Ordinal) is >= 0 and var at ? $"{at + 1}" : null;
+        StringsFromTheHighest.TryGetValue(instrument, out var letters)
+        && letters.IndexOf(code[0], StringComparison.Ordinal) is >= 0 and var at
+            ? $"{at + 1}"
+            : null;
 
     /// <summary>The marks that write a choice for one note in: MusicXML 4.0, element "technical".</summary>
-    public static IReadOnlyList<Mark> Marks(string code, Family family) => family switch
-    {
-        Family.Brass => [new Mark("fingering", Of(code, family))],
-        Family.Strings when code[1] == '0' => [new Mark("open-string")],
-        Family.Strings when code[1] == 'T' => [new Mark("thumb-position")],
-        Family.Strings when code.Contains('o', StringComparison.Ordinal) => [new Mark("harmonic")],
-        Family.Strings => [new Mark("fingering", Of(code, family))],
-        Family.Percussion when code is "1" or "2" or "3" or "4" => [new Mark("fingering", code)],
-        _ => [new Mark("other-technical", Of(code, family))],
-    };
+    public static IReadOnlyList<Mark> Marks(string code, Family family) =>
+        family switch
+        {
+            Family.Brass => [new Mark("fingering", Of(code, family))],
+            Family.Strings when code[1] == '0' => [new Mark("open-string")],
+            Family.Strings when code[1] == 'T' => [new Mark("thumb-position")],
+            Family.Strings when code.Contains('o', StringComparison.Ordinal) => [new Mark("harmonic")],
+            Family.Strings => [new Mark("fingering", Of(code, family))],
+            Family.Percussion when code is "1" or "2" or "3" or "4" => [new Mark("fingering", code)],
+            _ => [new Mark("other-technical", Of(code, family))],
+        };
 }

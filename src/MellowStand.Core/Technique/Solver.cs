@@ -17,7 +17,8 @@ public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, I
 public sealed record Solution(double Cost, IReadOnlyList<Choice> Choices, IReadOnlyList<double> StepCosts);
 
 /// <summary>Finds the cheapest way through a passage: never note by note.</summary>
-/// <remarks>By <see cref="LeastCostPath{T}"/>, so that the cost of the best path through every alternative is known too. Marks already in the part are fixed points.</remarks>
+/// <remarks>By <see cref="LeastCostPath{T}"/>, so that the cost of the best path through every alternative is known too. Marks already in
+/// the part are fixed points.</remarks>
 public static class Solver
 {
     /// <summary>Solves a passage.</summary>
@@ -27,7 +28,8 @@ public static class Solver
     public static Solution Solve(ITechnique technique, Passage passage, Func<int, IReadOnlyList<Candidate>, string?>? isFixed = null)
     {
         var all = passage.Steps.Select((_, i) => (Place: i, Ways: technique.Ways(passage, i))).Where(x => x.Ways.Count > 0).ToList();
-        if (all.Count == 0) return new Solution(0, [], []);
+        if (all.Count == 0)
+            return new Solution(0, [], []);
         var places = all.Select(x => x.Place).ToList();
         var ways = all.Select(x => Allowed(x.Ways, isFixed?.Invoke(x.Place, x.Ways))).ToList();
         var path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, (i, from, to) => Into(technique, passage, places, i, from, to));
@@ -39,7 +41,15 @@ public static class Solver
             var joined = i > 0 && places[i] == places[i - 1] + 1;
             costs.Add(Math.Round(way.Cost + (i == 0 ? 0 : Into(technique, passage, places, i, path[i - 1], way)), 4));
             var why = joined && passage.Steps[places[i]].Before is not null ? technique.Reason(passage, places[i], path[i - 1], way) : null;
-            choices.Add(new Choice(places[i], way, ways[i].Count > 1 && technique.IsTold(joined ? path[i - 1] : null, way), why ?? way.Why, Others(ways[i], path.Through[i], path.Places[i])));
+            choices.Add(
+                new Choice(
+                    places[i],
+                    way,
+                    ways[i].Count > 1 && technique.IsTold(joined ? path[i - 1] : null, way),
+                    why ?? way.Why,
+                    Others(ways[i], path.Through[i], path.Places[i])
+                )
+            );
         }
 
         return new Solution(Math.Round(path.Cost, 4), choices, costs);
@@ -48,10 +58,12 @@ public static class Solver
     // The other ways with the cost of the whole path through each, the cheapest first.
     private static (string Code, double Cost)[] Others(IReadOnlyList<Candidate> ways, IReadOnlyList<double> through, int taken)
     {
-        if (ways.Count == 1) return [];
+        if (ways.Count == 1)
+            return [];
         var others = new (string Code, double Cost)[ways.Count - 1];
         for (int k = 0, to = 0; k < ways.Count; k++)
-            if (k != taken) others[to++] = (ways[k].Code, Math.Round(through[k], 3));
+            if (k != taken)
+                others[to++] = (ways[k].Code, Math.Round(through[k], 3));
         Array.Sort(others, (a, b) => a.Cost.CompareTo(b.Cost));
         return others;
     }
@@ -65,7 +77,8 @@ public static class Solver
     // A rest leaves the hand time: a quarter of the cost. A note that the chart does not hold breaks the path.
     private static double Into(ITechnique technique, Passage passage, List<int> places, int i, Candidate from, Candidate to)
     {
-        if (places[i] != places[i - 1] + 1) return 0;
+        if (places[i] != places[i - 1] + 1)
+            return 0;
         var cost = technique.Change(passage, places[i], from, to);
         return passage.Steps[places[i]].Before is null ? cost * 0.25 : cost;
     }

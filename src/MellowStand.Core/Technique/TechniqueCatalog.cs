@@ -15,7 +15,8 @@ namespace MellowStand.Core.Technique;
 public sealed record TechniqueSetup(ITechnique Technique, Lazy<FingeringChart>? Chart);
 
 /// <summary>Which technique an instrument has. A new one is one more entry.</summary>
-/// <remarks>Sounding fundamentals of the open tubes: harmonic series under the catalog's transpositions (the trumpet's written C4 sounds B♭3 and is its second partial).</remarks>
+/// <remarks>Sounding fundamentals of the open tubes: harmonic series under the catalog's transpositions (the trumpet's written C4 sounds
+/// B♭3 and is its second partial).</remarks>
 public static class TechniqueCatalog
 {
     private delegate TechniqueSetup Make(Instrument instrument, Hands hands, House house);
@@ -68,18 +69,30 @@ public static class TechniqueCatalog
     /// <summary>The technique of an instrument, or null: the product has no chart for it and does not guess.</summary>
     public static TechniqueSetup? Of(Instrument? instrument, Hands? hands = null, House? house = null)
     {
-        if (instrument is null || !Table.TryGetValue(instrument.Id, out var make)) return null;
+        if (instrument is null || !Table.TryGetValue(instrument.Id, out var make))
+            return null;
         var own = hands ?? Hands.Usual(instrument.Id);
         var setup = make(instrument, own, house ?? House.Default);
-        return own.Corrections.Count == 0 ? setup : new TechniqueSetup(new CorrectedTechnique(setup.Technique, own.Corrections), setup.Chart is null ? null : new(() => CorrectedChart.Of(setup.Chart.Value, own.Corrections)));
+        return own.Corrections.Count == 0
+            ? setup
+            : new TechniqueSetup(
+                new CorrectedTechnique(setup.Technique, own.Corrections),
+                setup.Chart is null ? null : new(() => CorrectedChart.Of(setup.Chart.Value, own.Corrections))
+            );
     }
 
-    private static TechniqueSetup Flute(Instrument i, Hands h, House house) => Keys(FluteChart.Chart, (c, o) => new FluteTechnique(c, o.Has("thumb-b-flat"), o.Has("low-b-foot")))(i, h, house);
+    private static TechniqueSetup Flute(Instrument i, Hands h, House house) =>
+        Keys(FluteChart.Chart, (c, o) => new FluteTechnique(c, o.Has("thumb-b-flat"), o.Has("low-b-foot")))(i, h, house);
 
-    private static TechniqueSetup Oboe(Instrument i, Hands h, House house) => Keys(OboeChart.Chart, (c, o) => new OboeTechnique(c, o.Has("left-f")))(i, h, house);
+    private static TechniqueSetup Oboe(Instrument i, Hands h, House house) =>
+        Keys(OboeChart.Chart, (c, o) => new OboeTechnique(c, o.Has("left-f")))(i, h, house);
 
     private static TechniqueSetup Saxophone(Instrument i, Hands h, House house) =>
-        Keys(SaxophoneChart.Chart, (c, o) => new SaxophoneTechnique(c, o.Has("high-f-sharp"), i.Id == "bari-sax" && o.Has("low-a")))(i, h, house);
+        Keys(SaxophoneChart.Chart, (c, o) => new SaxophoneTechnique(c, o.Has("high-f-sharp"), i.Id == "bari-sax" && o.Has("low-a")))(
+            i,
+            h,
+            house
+        );
 
     private static TechniqueSetup Horn(Instrument i, Hands h, House house)
     {
@@ -95,21 +108,31 @@ public static class TechniqueCatalog
 
     private static TechniqueSetup Mallets(Instrument i, Hands h, House house) => new(new StickTechnique(h.Has("four-mallets")), null);
 
-    private static Make Clarinet(int lowest) => (i, h, house) => Keys(ClarinetChart.Chart, (c, o) => new ClarinetTechnique(c, o.Has("low-c") ? 48 : lowest, o.Has("left-g-sharp")))(i, h, house);
+    private static Make Clarinet(int lowest) =>
+        (i, h, house) =>
+            Keys(ClarinetChart.Chart, (c, o) => new ClarinetTechnique(c, o.Has("low-c") ? 48 : lowest, o.Has("left-g-sharp")))(i, h, house);
 
-    private static Make Keys(FingeringChart chart, Func<FingeringChart, Hands, WoodwindTechnique> make) => (instrument, hands, _) =>
-    {
-        var technique = make(CorrectedChart.Of(chart, hands.Corrections), hands);
-        var lowest = WrittenRanges.Of(instrument, "extreme").Low.Midi;
-        return new TechniqueSetup(technique, new(() => chart.Only(n => n.Written.Midi >= lowest && technique.Missing(n.Written.Midi) is null)));
-    };
+    private static Make Keys(FingeringChart chart, Func<FingeringChart, Hands, WoodwindTechnique> make) =>
+        (instrument, hands, _) =>
+        {
+            var technique = make(CorrectedChart.Of(chart, hands.Corrections), hands);
+            var lowest = WrittenRanges.Of(instrument, "extreme").Low.Midi;
+            return new TechniqueSetup(
+                technique,
+                new(() => chart.Only(n => n.Written.Midi >= lowest && technique.Missing(n.Written.Midi) is null))
+            );
+        };
 
-    private static Make Valves(int open, int most) => (instrument, hands, _) =>
-    {
-        var valves = most == 4 && !hands.Has("fourth-valve") ? 3 : most;
-        var technique = new ValveTechnique(open, valves, hands.Has("compensating"));
-        return new TechniqueSetup(technique, new(() => ComputedCharts.Valves(instrument, valves, false, (_, sounding) => technique.Of(sounding))));
-    };
+    private static Make Valves(int open, int most) =>
+        (instrument, hands, _) =>
+        {
+            var valves = most == 4 && !hands.Has("fourth-valve") ? 3 : most;
+            var technique = new ValveTechnique(open, valves, hands.Has("compensating"));
+            return new TechniqueSetup(
+                technique,
+                new(() => ComputedCharts.Valves(instrument, valves, false, (_, sounding) => technique.Of(sounding)))
+            );
+        };
 
     private static Make Strings(Neck neck)
     {

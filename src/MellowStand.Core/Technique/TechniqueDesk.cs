@@ -59,22 +59,41 @@ public static class TechniqueDesk
     ];
 
     /// <summary>Solves a range of a part; null when the product has no chart for the instrument.</summary>
-    public static TechniquePlan? Solve(Score score, Part part, int from, int to, House house, Instrument? instrument, Func<int, double> quarterBpm, Hands? hands = null)
+    public static TechniquePlan? Solve(
+        Score score,
+        Part part,
+        int from,
+        int to,
+        House house,
+        Instrument? instrument,
+        Func<int, double> quarterBpm,
+        Hands? hands = null
+    )
     {
-        if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup) return null;
+        if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup)
+            return null;
         var technique = setup.Technique;
         var passage = new Passage(score, part, from, to, house, quarterBpm);
         var solution = Solver.Solve(technique, passage, (i, ways) => FixedPoints.Of(ways, passage.Steps[i].Note, instrument!));
-        return new TechniquePlan(passage, solution, technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(passage, solution) : [], Trouble(passage, solution))
+        return new TechniquePlan(
+            passage,
+            solution,
+            technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(passage, solution) : [],
+            Trouble(passage, solution)
+        )
         {
             Chart = setup.Chart,
             Trills = TrillsOf(passage, part, setup.Chart, instrument!),
-            Tunings = instrument!.Id == "timpani" ? TimpaniPlan.Of(passage, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings : [],
+            Tunings =
+                instrument!.Id == "timpani"
+                    ? TimpaniPlan.Of(passage, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings
+                    : [],
         };
     }
 
     /// <summary>The chart's key of a sounding or written note: charts of tubes and strings follow the sound.</summary>
-    public static int ChartKeyOf(Step step, FingeringChart chart, Instrument instrument) => chart.Kind == "keys" ? step.Written.Midi : (step.Note.TopSounding ?? 0) - instrument.Transposition.Semitones;
+    public static int ChartKeyOf(Step step, FingeringChart chart, Instrument instrument) =>
+        chart.Kind == "keys" ? step.Written.Midi : (step.Note.TopSounding ?? 0) - instrument.Transposition.Semitones;
 
     /// <summary>The name of a key number, as charts spell it.</summary>
     public static string KeyName(int key) => Pitches.Usual(key).ToString();
@@ -89,15 +108,25 @@ public static class TechniqueDesk
 
     private static IReadOnlyList<TrillFingering> TrillsOf(Passage passage, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
     {
-        var trills = passage.Steps.Where(s => s.Note.Has("trill-mark") && s.Note.Top is not null).Select(s => (Step: s, Other: Neighbours.Of(part, s.Note, 1))).Concat(Tremolos(passage)).ToList();
-        if (lazy is null || trills.Count == 0) return [];
+        var trills = passage
+            .Steps.Where(s => s.Note.Has("trill-mark") && s.Note.Top is not null)
+            .Select(s => (Step: s, Other: Neighbours.Of(part, s.Note, 1)))
+            .Concat(Tremolos(passage))
+            .ToList();
+        if (lazy is null || trills.Count == 0)
+            return [];
         var chart = lazy.Value;
-        return [.. trills.OrderBy(t => t.Step.Note.Onset).Select(t =>
-        {
-            var key = ChartKeyOf(t.Step, chart, instrument);
-            var other = key + t.Other.Midi - t.Step.Key;
-            return new TrillFingering(t.Step.Note, t.Other, TrillAdvice.Of(chart, Math.Min(key, other), Math.Max(key, other)));
-        })];
+        return
+        [
+            .. trills
+                .OrderBy(t => t.Step.Note.Onset)
+                .Select(t =>
+                {
+                    var key = ChartKeyOf(t.Step, chart, instrument);
+                    var other = key + t.Other.Midi - t.Step.Key;
+                    return new TrillFingering(t.Step.Note, t.Other, TrillAdvice.Of(chart, Math.Min(key, other), Math.Max(key, other)));
+                }),
+        ];
     }
 
     // A tremolo between two notes: both carry the strokes, and each is written twice as long as it lasts (MusicXML 4.0, element "tremolo").
@@ -106,7 +135,8 @@ public static class TechniqueDesk
         for (var i = 0; i + 1 < passage.Steps.Count; i++)
         {
             var (a, b) = (passage.Steps[i], passage.Steps[i + 1]);
-            if (!IsTremolo(a.Note) || !IsTremolo(b.Note) || a.Key == b.Key || a.Note.MeasureIndex != b.Note.MeasureIndex) continue;
+            if (!IsTremolo(a.Note) || !IsTremolo(b.Note) || a.Key == b.Key || a.Note.MeasureIndex != b.Note.MeasureIndex)
+                continue;
             yield return (a, b.Written);
             i++;
         }
@@ -121,7 +151,8 @@ public static class TechniqueDesk
         {
             var (a, b) = (solution.Choices[i - 1], solution.Choices[i]);
             var (from, to) = (passage.Steps[a.Place].Note, passage.Steps[b.Place].Note);
-            if (b.Place != a.Place + 1 || !passage.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding) continue;
+            if (b.Place != a.Place + 1 || !passage.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding)
+                continue;
             slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind(a.Way, b.Way, from.TopSounding!.Value, to.TopSounding!.Value)));
         }
 
@@ -129,10 +160,20 @@ public static class TechniqueDesk
     }
 
     private static List<TroubleSpot> Trouble(Passage passage, Solution solution) =>
-    [
-        .. solution.Choices.Select((c, i) => (passage.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i])).GroupBy(x => x.MeasureIndex)
-            .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice.Why)).Where(m => m.Cost > TroubleAbove)
-            .OrderByDescending(m => m.Cost).Take(MostTrouble)
-            .Select(m => new TroubleSpot(m.Measure, m.Measure, m.Cost, m.Why.Length > 0 ? m.Why : "many changes at this tempo", Recipes.First(r => m.Why.Contains(r.Word, StringComparison.Ordinal)).Recipe)),
-    ];
+        [
+            .. solution
+                .Choices.Select((c, i) => (passage.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i]))
+                .GroupBy(x => x.MeasureIndex)
+                .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice.Why))
+                .Where(m => m.Cost > TroubleAbove)
+                .OrderByDescending(m => m.Cost)
+                .Take(MostTrouble)
+                .Select(m => new TroubleSpot(
+                    m.Measure,
+                    m.Measure,
+                    m.Cost,
+                    m.Why.Length > 0 ? m.Why : "many changes at this tempo",
+                    Recipes.First(r => m.Why.Contains(r.Word, StringComparison.Ordinal)).Recipe
+                )),
+        ];
 }

@@ -10,8 +10,14 @@ public sealed record BeatUnit(string Name, Fraction Quarters)
     /// <summary>The units that a ladder may use, shortest first.</summary>
     public static IReadOnlyList<BeatUnit> All { get; } =
     [
-        new("sixteenth", new(1, 4)), new("dotted-sixteenth", new(3, 8)), new("eighth", new(1, 2)), new("dotted-eighth", new(3, 4)),
-        new("quarter", 1), new("dotted-quarter", new(3, 2)), new("half", 2), new("dotted-half", 3),
+        new("sixteenth", new(1, 4)),
+        new("dotted-sixteenth", new(3, 8)),
+        new("eighth", new(1, 2)),
+        new("dotted-eighth", new(3, 4)),
+        new("quarter", 1),
+        new("dotted-quarter", new(3, 2)),
+        new("half", 2),
+        new("dotted-half", 3),
     ];
 
     /// <summary>The unit with the name, or null.</summary>

@@ -33,13 +33,15 @@ public static class ClickTrack
         var first = score.Measures[from];
         var off = CountOff.Beats(first) * (first.Meter.IsSenza ? 1 : first.Meter.BeatUnit);
         var clicks = new List<Click>();
-        for (var at = Fraction.Zero; at < off; at += unit) clicks.Add(new Click(Seconds(at), at == Fraction.Zero && !first.IsPickup, null, true));
+        for (var at = Fraction.Zero; at < off; at += unit)
+            clicks.Add(new Click(Seconds(at), at == Fraction.Zero && !first.IsPickup, null, true));
         foreach (var frame in score.Measures.Skip(from).Take(to - from + 1))
         {
             var begin = off + (frame.Start - first.Start);
             // In a pickup the clicks line up with the bar line that follows it.
             var at = frame.IsPickup ? Phase(frame.Length, unit) : Fraction.Zero;
-            for (; at < frame.Length; at += unit) clicks.Add(new Click(Seconds(begin + at), at == Fraction.Zero && !frame.IsPickup, frame.Index, false));
+            for (; at < frame.Length; at += unit)
+                clicks.Add(new Click(Seconds(begin + at), at == Fraction.Zero && !frame.IsPickup, frame.Index, false));
         }
 
         return new ClickTrackResult(clicks, Seconds(off), Seconds(off + (score.Measures[to].End - first.Start)));

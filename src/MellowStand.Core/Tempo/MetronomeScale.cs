@@ -12,7 +12,8 @@ public static class MetronomeScale
     {
         var marks = new List<int> { 40 };
         foreach (var (to, by) in new[] { (60, 2), (72, 3), (120, 4), (144, 6), (208, 8) })
-            while (marks[^1] < to) marks.Add(marks[^1] + by);
+            while (marks[^1] < to)
+                marks.Add(marks[^1] + by);
         return marks;
     }
 }

@@ -30,8 +30,18 @@ public sealed partial class AlikeDifferences
         return place < 0 ? to.Proposal.Mark : to.Readings[place].Has;
     }
 
-    private static string Key(Difference d, Dictionary<string, Note> notes) => d.Kind + d.Relation + string.Join('|', d.Readings.Select(r =>
-        $"{r.Part}={MeasureNumber().Replace(r.Has, "")}@{string.Join(' ', r.Notes.Select(id => notes.TryGetValue(id, out var n) ? $"{n.Offset}:{n.TopSounding}:{n.SoundingDuration}" : "?"))}"));
+    private static string Key(Difference d, Dictionary<string, Note> notes) =>
+        d.Kind
+        + d.Relation
+        + string.Join(
+            '|',
+            d.Readings.Select(r =>
+                $"{r.Part}={MeasureNumber().Replace(r.Has, "")}@{string.Join(' ', r.Notes.Select(id => Sound(id, notes)))}"
+            )
+        );
+
+    private static string Sound(string id, Dictionary<string, Note> notes) =>
+        notes.TryGetValue(id, out var n) ? $"{n.Offset}:{n.TopSounding}:{n.SoundingDuration}" : "?";
 
     // Slurs and hairpins are told by measure and beat: the measure is another one at each place.
     [GeneratedRegex(@"[^\s–,]+\.(?=\d)")]

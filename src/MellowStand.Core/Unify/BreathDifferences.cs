@@ -16,5 +16,6 @@ public sealed class BreathDifferences : NoteMarkDifferences
     protected override IReadOnlyList<string> Names => All;
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => context.SustainOf(part) == Sustain.Breath ? All : [];
+    protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) =>
+        context.SustainOf(part) == Sustain.Breath ? All : [];
 }

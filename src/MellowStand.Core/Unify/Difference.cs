@@ -12,7 +12,8 @@ public sealed record Reading(string Part, IReadOnlyList<string> Notes, string Ha
 /// <param name="Mark">The winning reading, in words.</param>
 /// <param name="Parts">Ids of the parts that would change.</param>
 /// <param name="Why">The rule used, in a sentence.</param>
-/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>elsewhere</c>, <c>balance</c>.</param>
+/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>elsewhere</c>,
+/// <c>balance</c>.</param>
 public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule);
 
 /// <summary>One disagreement within a line.</summary>
@@ -25,8 +26,15 @@ public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string W
 /// <param name="Proposal">What the rules would decide.</param>
 /// <param name="Changes">For each reading (by its words) the changes that write it into the whole line.</param>
 public sealed record Difference(
-    string Id, string Kind, string Relation, int From, int To, IReadOnlyList<Reading> Readings, Proposal Proposal,
-    IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> Changes)
+    string Id,
+    string Kind,
+    string Relation,
+    int From,
+    int To,
+    IReadOnlyList<Reading> Readings,
+    Proposal Proposal,
+    IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> Changes
+)
 {
     /// <summary>True for a difference that is likely meant: told with a lower rank, and not counted.</summary>
     public bool IsNote { get; init; }

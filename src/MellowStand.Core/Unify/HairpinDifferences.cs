@@ -4,7 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Hairpins that some parts of a line lack, or that begin or end elsewhere.</summary>
-/// <remarks>A hairpin is told by the notes it begins and ends on; one that only touches the line at its edge is passed over. Common practice, no published source.</remarks>
+/// <remarks>A hairpin is told by the notes it begins and ends on; one that only touches the line at its edge is passed over. Common
+/// practice, no published source.</remarks>
 public sealed class HairpinDifferences : IDifferenceRule
 {
     /// <inheritdoc/>
@@ -18,8 +19,11 @@ public sealed class HairpinDifferences : IDifferenceRule
         {
             var inside = spans.Select(s => s.Where(x => x.From <= to && x.To >= from).ToList()).ToList();
             var words = inside.Select(s => string.Join(" and ", s.Select(x => Words(context, line, x)))).ToList();
-            if (words.Distinct().Count() == 1) continue;
-            var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, Notes(line.Notes[k], inside[k], from, to), words[k])).ToList();
+            if (words.Distinct().Count() == 1)
+                continue;
+            var readings = line
+                .Voices.Select((v, k) => new Reading(v.Part.Id, Notes(line.Notes[k], inside[k], from, to), words[k]))
+                .ToList();
             var changes = words.Distinct().ToDictionary(has => has, has => Changes(line, inside, words, has));
             yield return context.Difference(Kind, line, from, to, readings, changes, ProposalRules.ForMarks(context, readings));
         }
@@ -32,7 +36,8 @@ public sealed class HairpinDifferences : IDifferenceRule
         {
             var from = IndexAtOrAfter(row, h.From);
             var to = IndexBefore(row, h.To);
-            if (h.From < row[0].Onset || from < 0 || to < from) continue;
+            if (h.From < row[0].Onset || from < 0 || to < from)
+                continue;
             spans.Add(new Span(from, to, h.Grows));
         }
 
@@ -42,14 +47,16 @@ public sealed class HairpinDifferences : IDifferenceRule
     private static int IndexAtOrAfter(IReadOnlyList<Note> row, Fraction onset)
     {
         for (var i = 0; i < row.Count; i++)
-            if (row[i].Onset + row[i].SoundingDuration > onset) return i;
+            if (row[i].Onset + row[i].SoundingDuration > onset)
+                return i;
         return -1;
     }
 
     private static int IndexBefore(IReadOnlyList<Note> row, Fraction onset)
     {
         for (var i = row.Count - 1; i >= 0; i--)
-            if (row[i].Onset <= onset) return i;
+            if (row[i].Onset <= onset)
+                return i;
         return -1;
     }
 
@@ -59,19 +66,24 @@ public sealed class HairpinDifferences : IDifferenceRule
         foreach (var s in spans.OrderBy(s => s.From).ThenBy(s => s.To))
         {
             // Two hairpins that only meet on a note are two.
-            if (open is { } o && s.From < o.To) open = (o.From, Math.Max(o.To, s.To));
-            else if (open is { } same && s.From == same.From) open = (same.From, Math.Max(same.To, s.To));
+            if (open is { } o && s.From < o.To)
+                open = (o.From, Math.Max(o.To, s.To));
+            else if (open is { } same && s.From == same.From)
+                open = (same.From, Math.Max(same.To, s.To));
             else
             {
-                if (open is { } done) yield return done;
+                if (open is { } done)
+                    yield return done;
                 open = (s.From, s.To);
             }
         }
 
-        if (open is { } last) yield return last;
+        if (open is { } last)
+            yield return last;
     }
 
-    private static string Words(UnifyContext context, SharedLine line, Span s) => $"{(s.Grows ? "crescendo" : "diminuendo")} {context.Place(line.Notes[0][s.From])}–{context.Place(line.Notes[0][s.To])}";
+    private static string Words(UnifyContext context, SharedLine line, Span s) =>
+        $"{(s.Grows ? "crescendo" : "diminuendo")} {context.Place(line.Notes[0][s.From])}–{context.Place(line.Notes[0][s.To])}";
 
     private static IReadOnlyList<string> Notes(IReadOnlyList<Note> row, List<Span> spans, int from, int to) =>
         spans.Count > 0 ? [.. spans.SelectMany(s => new[] { row[s.From].Id, row[s.To].Id }).Distinct()] : [row[from].Id, row[to].Id];
@@ -81,9 +93,14 @@ public sealed class HairpinDifferences : IDifferenceRule
         var wanted = inside[words.IndexOf(has)];
         return
         [
-            .. Enumerable.Range(0, words.Count).Where(k => words[k] != has).SelectMany(k =>
-                inside[k].Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [], [new Mark(s.Mark)]))
-                    .Concat(wanted.Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [new Mark(s.Mark)], [])))),
+            .. Enumerable
+                .Range(0, words.Count)
+                .Where(k => words[k] != has)
+                .SelectMany(k =>
+                    inside[k]
+                        .Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [], [new Mark(s.Mark)]))
+                        .Concat(wanted.Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [new Mark(s.Mark)], [])))
+                ),
         ];
     }
 

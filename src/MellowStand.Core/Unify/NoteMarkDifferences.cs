@@ -19,7 +19,8 @@ public abstract class NoteMarkDifferences : IDifferenceRule
     /// <inheritdoc/>
     public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
     {
-        if (line.Voices.Select(v => NamesFor(context, v.Part).Count > 0).Count(has => has) < 2) yield break;
+        if (line.Voices.Select(v => NamesFor(context, v.Part).Count > 0).Count(has => has) < 2)
+            yield break;
         line = line.Only(v => NamesFor(context, v.Part).Count > 0);
         var can = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
         var open = new Dictionary<string, Run>();
@@ -28,14 +29,17 @@ public abstract class NoteMarkDifferences : IDifferenceRule
         {
             var readings = line.Notes.Select(row => ReadingOf(row[i])).ToList();
             var measure = line.Notes[0][i].MeasureIndex;
-            if (Agree(can, readings)) continue;
+            if (Agree(can, readings))
+                continue;
             var key = string.Join('|', readings);
-            if (!open.TryGetValue(key, out var run) || measure > run.LastMeasure + 1) done.Add(open[key] = run = new Run(readings));
+            if (!open.TryGetValue(key, out var run) || measure > run.LastMeasure + 1)
+                done.Add(open[key] = run = new Run(readings));
 
             run.Add(i, measure);
         }
 
-        foreach (var run in done) yield return ToDifference(context, line, run);
+        foreach (var run in done)
+            yield return ToDifference(context, line, run);
     }
 
     // Parts agree when each has what it can have of every other's marks.
@@ -44,20 +48,24 @@ public abstract class NoteMarkDifferences : IDifferenceRule
         for (var a = 0; a < readings.Count; a++)
         {
             for (var b = a + 1; b < readings.Count; b++)
-                if (readings[a] != readings[b] && Common(readings[a], can[b]) != Common(readings[b], can[a])) return false;
+                if (readings[a] != readings[b] && Common(readings[a], can[b]) != Common(readings[b], can[a]))
+                    return false;
         }
 
         return true;
     }
 
-    private static string Common(string reading, IReadOnlyList<string> names) => string.Join('+', Marks(reading).Where(m => names.Contains(m.Name)));
+    private static string Common(string reading, IReadOnlyList<string> names) =>
+        string.Join('+', Marks(reading).Where(m => names.Contains(m.Name)));
 
-    private string ReadingOf(Note note) => string.Join('+', note.Marks.Where(m => Names.Contains(m.Name)).Distinct().OrderBy(m => Place(m.Name)));
+    private string ReadingOf(Note note) =>
+        string.Join('+', note.Marks.Where(m => Names.Contains(m.Name)).Distinct().OrderBy(m => Place(m.Name)));
 
     private int Place(string name)
     {
         for (var i = 0; i < Names.Count; i++)
-            if (Names[i] == name) return i;
+            if (Names[i] == name)
+                return i;
         return Names.Count;
     }
 
@@ -65,8 +73,20 @@ public abstract class NoteMarkDifferences : IDifferenceRule
     {
         var notes = line.Notes.Select(row => (IReadOnlyList<string>)[.. run.Places.Select(i => row[i].Id)]).ToList();
         var readings = line.Voices.Select((v, i) => new Reading(v.Part.Id, notes[i], run.Readings[i])).ToList();
-        var changes = readings.Select(r => r.Has).Distinct()
-            .ToDictionary(has => has, has => (IReadOnlyList<MarkChange>)[.. readings.Where(r => r.Has != has).Select(r => Change(context, r, has)).Where(c => c.Added.Count + c.Removed.Count > 0)]);
+        var changes = readings
+            .Select(r => r.Has)
+            .Distinct()
+            .ToDictionary(
+                has => has,
+                has =>
+                    (IReadOnlyList<MarkChange>)
+                        [
+                            .. readings
+                                .Where(r => r.Has != has)
+                                .Select(r => Change(context, r, has))
+                                .Where(c => c.Added.Count + c.Removed.Count > 0),
+                        ]
+            );
         return context.Difference(Kind, line, run.Places[0], run.Places[^1], readings, changes, ProposalRules.ForMarks(context, readings));
     }
 

@@ -6,7 +6,17 @@ namespace MellowStand.Core.Unify;
 /// <remarks>A roll on a struck instrument is no ornament. Common practice, no published source.</remarks>
 public sealed class OrnamentDifferences : NoteMarkDifferences
 {
-    private static readonly string[] All = ["trill-mark", "turn", "delayed-turn", "inverted-turn", "shake", "mordent", "inverted-mordent", "schleifer"];
+    private static readonly string[] All =
+    [
+        "trill-mark",
+        "turn",
+        "delayed-turn",
+        "inverted-turn",
+        "shake",
+        "mordent",
+        "inverted-mordent",
+        "schleifer",
+    ];
 
     /// <inheritdoc/>
     public override string Kind => "ornament";

@@ -13,7 +13,12 @@ namespace MellowStand.Core.Unify;
 /// <param name="house">The school's answers.</param>
 /// <param name="leaders">Leaders that the director has set: the parts of a line as <see cref="LineKey"/> to the part that leads it.</param>
 /// <param name="instrument">The instrument of a part as corrected; null to recognise it here.</param>
-public sealed class UnifyContext(Score score, House house, IReadOnlyDictionary<string, string>? leaders = null, Func<Part, Instrument?>? instrument = null)
+public sealed class UnifyContext(
+    Score score,
+    House house,
+    IReadOnlyDictionary<string, string>? leaders = null,
+    Func<Part, Instrument?>? instrument = null
+)
 {
     private readonly Dictionary<string, IReadOnlyList<Slur>> _slurs = score.Parts.ToDictionary(p => p.Id, p => p.Slurs);
     private readonly Dictionary<string, bool> _struck = [];
@@ -26,16 +31,19 @@ public sealed class UnifyContext(Score score, House house, IReadOnlyDictionary<s
     public Score Score => score;
 
     /// <summary>What sustains the tone of a part; breath for a part that is not recognised.</summary>
-    public Sustain SustainOf(Part part) => _sustain.TryGetValue(part.Id, out var sustain) ? sustain : _sustain[part.Id] = InstrumentOf(part)?.Sustain ?? Sustain.Breath;
+    public Sustain SustainOf(Part part) =>
+        _sustain.TryGetValue(part.Id, out var sustain) ? sustain : _sustain[part.Id] = InstrumentOf(part)?.Sustain ?? Sustain.Breath;
 
     /// <summary>The instrument of a part, or null.</summary>
     public Instrument? InstrumentOf(Part part) => instrument is null ? Recognition.Of(part).Instrument : instrument(part);
 
     /// <summary>The family of a part's instrument.</summary>
-    public Family FamilyOf(Part part) => _family.TryGetValue(part.Id, out var family) ? family : _family[part.Id] = InstrumentOf(part)?.Family ?? Family.Unknown;
+    public Family FamilyOf(Part part) =>
+        _family.TryGetValue(part.Id, out var family) ? family : _family[part.Id] = InstrumentOf(part)?.Family ?? Family.Unknown;
 
     /// <summary>The dynamics of a part.</summary>
-    public LevelLine LevelsOf(Part part) => _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(score, part);
+    public LevelLine LevelsOf(Part part) =>
+        _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(score, part);
 
     /// <summary>True for an instrument that is struck: separation is not written for it.</summary>
     public bool IsStruck(Part part)
@@ -61,7 +69,8 @@ public sealed class UnifyContext(Score score, House house, IReadOnlyDictionary<s
     public string LeaderOf(IReadOnlyCollection<Reading> readings) => SetLeaderOf(readings) ?? readings.MinBy(r => _order[r.Part])!.Part;
 
     /// <summary>The leader that the director has set for exactly these parts, or null.</summary>
-    public string? SetLeaderOf(IEnumerable<Reading> readings) => leaders is { Count: > 0 } && leaders.TryGetValue(LineKey(readings.Select(r => r.Part)), out var leader) ? leader : null;
+    public string? SetLeaderOf(IEnumerable<Reading> readings) =>
+        leaders is { Count: > 0 } && leaders.TryGetValue(LineKey(readings.Select(r => r.Part)), out var leader) ? leader : null;
 
     /// <summary>The parts of a line as one text, whatever their order.</summary>
     public static string LineKey(IEnumerable<string> parts) => string.Join(',', parts.Distinct().Order(StringComparer.Ordinal));
@@ -75,11 +84,30 @@ public sealed class UnifyContext(Score score, House house, IReadOnlyDictionary<s
 
     /// <summary>Makes an entry with an id of its own.</summary>
     internal Difference Difference(
-        string kind, SharedLine line, int from, int to, IReadOnlyList<Reading> readings, IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> changes, Proposal proposal,
-        bool isNote = false)
+        string kind,
+        SharedLine line,
+        int from,
+        int to,
+        IReadOnlyList<Reading> readings,
+        IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> changes,
+        Proposal proposal,
+        bool isNote = false
+    )
     {
         var text = kind + "|" + string.Join('|', readings.Select(r => $"{r.Part}:{string.Join(',', r.Notes)}={r.Has}"));
         var id = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
-        return new Difference(id, kind, line.Relation, line.Notes.Min(row => row[from].MeasureIndex), line.Notes.Max(row => row[to].MeasureIndex), readings, proposal, changes) { IsNote = isNote };
+        return new Difference(
+            id,
+            kind,
+            line.Relation,
+            line.Notes.Min(row => row[from].MeasureIndex),
+            line.Notes.Max(row => row[to].MeasureIndex),
+            readings,
+            proposal,
+            changes
+        )
+        {
+            IsNote = isNote,
+        };
     }
 }

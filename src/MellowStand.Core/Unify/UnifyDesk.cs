@@ -8,7 +8,8 @@ public static class UnifyDesk
 {
     private static readonly IDifferenceRule[] Rules =
     [
-        .. typeof(UnifyDesk).Assembly.GetTypes()
+        .. typeof(UnifyDesk)
+            .Assembly.GetTypes()
             .Where(t => t is { IsAbstract: false, IsInterface: false } && typeof(IDifferenceRule).IsAssignableFrom(t))
             .OrderBy(t => t.Name, StringComparer.Ordinal)
             .Select(t => (IDifferenceRule)Activator.CreateInstance(t)!),
@@ -17,7 +18,8 @@ public static class UnifyDesk
     /// <summary>The shared lines and every difference in them, in score order, with recognised instruments and default leaders.</summary>
     /// <param name="score">The score as printed, without decisions.</param>
     /// <param name="house">The school's answers.</param>
-    public static (IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences) Compare(Score score, House house) => Compare(new UnifyContext(score, house));
+    public static (IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences) Compare(Score score, House house) =>
+        Compare(new UnifyContext(score, house));
 
     /// <summary>The shared lines and every difference in them, in score order.</summary>
     /// <param name="context">The score with what the school knows of it.</param>
@@ -41,6 +43,8 @@ public static class UnifyDesk
     /// <summary>True when the notes of a difference agree in the score as it stands with the decisions.</summary>
     /// <param name="difference">A difference of the printed score.</param>
     /// <param name="open">The differences that the score with its decisions still has.</param>
-    public static bool IsSettled(Difference difference, IReadOnlyCollection<Difference> open) => !open.Any(o => o.Kind == difference.Kind
-        && o.Readings.SelectMany(r => r.Notes).Intersect(difference.Readings.SelectMany(r => r.Notes)).Any());
+    public static bool IsSettled(Difference difference, IReadOnlyCollection<Difference> open) =>
+        !open.Any(o =>
+            o.Kind == difference.Kind && o.Readings.SelectMany(r => r.Notes).Intersect(difference.Readings.SelectMany(r => r.Notes)).Any()
+        );
 }

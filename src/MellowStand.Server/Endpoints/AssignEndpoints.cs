@@ -22,16 +22,44 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Players">Players it is for.</param>
 /// <param name="Note">A word to the players.</param>
 public sealed record PassageRequest(
-    string? Title, IReadOnlyList<string>? Parts, string? From, string? To, TempoView? Start, TempoView? Goal, string? By, double? Value, DateOnly Due,
-    IReadOnlyList<long>? Sections, IReadOnlyList<long>? Players, string? Note);
+    string? Title,
+    IReadOnlyList<string>? Parts,
+    string? From,
+    string? To,
+    TempoView? Start,
+    TempoView? Goal,
+    string? By,
+    double? Value,
+    DateOnly Due,
+    IReadOnlyList<long>? Sections,
+    IReadOnlyList<long>? Players,
+    string? Note
+);
 
 /// <summary>A tempo step with its date.</summary>
 public sealed record DatedStepView(string Unit, double Bpm, DateOnly Due);
 
 /// <summary>A passage as handed out.</summary>
 public sealed record PassageView(
-    long Id, long Piece, string PieceTitle, string Title, IReadOnlyList<string> Parts, string From, string To, int FromIndex, int ToIndex, TempoView Start, TempoView Goal,
-    DateOnly Begins, DateOnly Due, int DaysLeft, string Note, IReadOnlyList<long> Sections, IReadOnlyList<long> Players, IReadOnlyList<DatedStepView> Steps);
+    long Id,
+    long Piece,
+    string PieceTitle,
+    string Title,
+    IReadOnlyList<string> Parts,
+    string From,
+    string To,
+    int FromIndex,
+    int ToIndex,
+    TempoView Start,
+    TempoView Goal,
+    DateOnly Begins,
+    DateOnly Due,
+    int DaysLeft,
+    string Note,
+    IReadOnlyList<long> Sections,
+    IReadOnlyList<long> Players,
+    IReadOnlyList<DatedStepView> Steps
+);
 
 /// <summary>What a section sheet says besides the music.</summary>
 /// <param name="Passage">The passage.</param>
@@ -39,7 +67,13 @@ public sealed record PassageView(
 /// <param name="For">Names of the sections and players.</param>
 /// <param name="CountOff">Beats to count before it, e.g. <c>3 beats</c>.</param>
 /// <param name="Notes">Findings as notes for players, in order of measures.</param>
-public sealed record SheetView(PassageView Passage, DateOnly? Due, IReadOnlyList<string> For, string CountOff, IReadOnlyList<FindingView> Notes);
+public sealed record SheetView(
+    PassageView Passage,
+    DateOnly? Due,
+    IReadOnlyList<string> For,
+    string CountOff,
+    IReadOnlyList<FindingView> Notes
+);
 
 /// <summary>Assign: passages, plans and section sheets.</summary>
 public static class AssignEndpoints
@@ -50,7 +84,11 @@ public static class AssignEndpoints
         var group = api.MapGroup("/passages").WithTags("Assign");
         api.MapGet("/pieces/{id:long}/passages", List).WithTags("Assign");
         api.MapPost("/pieces/{id:long}/passages", Add).WithTags("Assign");
-        group.MapGet("", (PassageRepository passages, PieceDesk desk, TimeProvider clock) => TypedResults.Ok(passages.All().Select(p => View(p, desk, clock))));
+        group.MapGet(
+            "",
+            (PassageRepository passages, PieceDesk desk, TimeProvider clock) =>
+                TypedResults.Ok(passages.All().Select(p => View(p, desk, clock)))
+        );
         group.MapGet("/{passage:long}", One);
         group.MapGet("/{passage:long}/sheet", Sheet);
         group.MapDelete("/{passage:long}", Remove);
@@ -67,9 +105,25 @@ public static class AssignEndpoints
     {
         var score = desk.Open(p.PieceId);
         return new PassageView(
-            p.Id, p.PieceId, desk.Row(p.PieceId).Title, p.Title, p.Parts, score.Label(p.From), score.Label(p.To), p.From, p.To, new TempoView(p.StartUnit, p.StartBpm),
-            new TempoView(p.GoalUnit, p.GoalBpm), p.Begins, p.Due, p.Due.DayNumber - clock.Today().DayNumber, p.Note, p.Sections, p.Players,
-            [.. p.Steps.Select(s => new DatedStepView(s.Unit, s.Bpm, s.Due))]);
+            p.Id,
+            p.PieceId,
+            desk.Row(p.PieceId).Title,
+            p.Title,
+            p.Parts,
+            score.Label(p.From),
+            score.Label(p.To),
+            p.From,
+            p.To,
+            new TempoView(p.StartUnit, p.StartBpm),
+            new TempoView(p.GoalUnit, p.GoalBpm),
+            p.Begins,
+            p.Due,
+            p.Due.DayNumber - clock.Today().DayNumber,
+            p.Note,
+            p.Sections,
+            p.Players,
+            [.. p.Steps.Select(s => new DatedStepView(s.Unit, s.Bpm, s.Due))]
+        );
     }
 
     private static Ok<IEnumerable<PassageView>> List(long id, PassageRepository passages, PieceDesk desk, TimeProvider clock)
@@ -81,15 +135,24 @@ public static class AssignEndpoints
     private static Ok<PassageView> One(long passage, PassageRepository passages, PieceDesk desk, TimeProvider clock) =>
         TypedResults.Ok(View(Find(passages, passage), desk, clock));
 
-    private static Created<PassageView> Add(long id, PassageRequest request, PassageRepository passages, EnsembleRepository ensemble, PieceDesk desk, TimeProvider clock)
+    private static Created<PassageView> Add(
+        long id,
+        PassageRequest request,
+        PassageRepository passages,
+        EnsembleRepository ensemble,
+        PieceDesk desk,
+        TimeProvider clock
+    )
     {
         var piece = desk.Open(id);
         var (from, to) = piece.Range(request.From, request.To);
         var parts = (request.Parts ?? []).Select(p => piece.Part(p).Id).Distinct().ToList();
-        if (parts.Count == 0) throw Refusal.BadRequest("A passage needs at least one part. Select the parts that have it.");
+        if (parts.Count == 0)
+            throw Refusal.BadRequest("A passage needs at least one part. Select the parts that have it.");
         var sections = (request.Sections ?? []).Distinct().ToList();
         var players = (request.Players ?? []).Distinct().ToList();
-        if (sections.Count + players.Count == 0) throw Refusal.BadRequest("Choose at least one section or player to hand the passage to.");
+        if (sections.Count + players.Count == 0)
+            throw Refusal.BadRequest("Choose at least one section or player to hand the passage to.");
         if (sections.Except(ensemble.Sections().Select(s => s.Id)).Any() || players.Except(ensemble.Players().Select(p => p.Id)).Any())
             throw Refusal.NotFound("A section or player is not in the ensemble any more. Load the page again.");
         var start = TempoEndpoints.Mark(request.Start, "start");
@@ -97,23 +160,59 @@ public static class AssignEndpoints
         var steps = PassagePlan.Of(start, goal, TempoEndpoints.By(request.By), request.Value ?? 1, clock.Today(), request.Due);
         var title = Names.CleanOrNull(request.Title) ?? $"Measures {piece.Label(from)}–{piece.Label(to)}";
         var row = new PassageRow(
-            0, id, title, parts, from, to, start.Unit.Name, start.Bpm, goal.Unit.Name, goal.Bpm, request.By!, request.Value ?? 1, clock.Today(), request.Due,
-            Names.CleanOrNull(request.Note) ?? "", sections, players, [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]);
+            0,
+            id,
+            title,
+            parts,
+            from,
+            to,
+            start.Unit.Name,
+            start.Bpm,
+            goal.Unit.Name,
+            goal.Bpm,
+            request.By!,
+            request.Value ?? 1,
+            clock.Today(),
+            request.Due,
+            Names.CleanOrNull(request.Note) ?? "",
+            sections,
+            players,
+            [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]
+        );
         var made = passages.Add(row);
         return TypedResults.Created($"/api/passages/{made}", View(Find(passages, made), desk, clock));
     }
 
-    private static Ok<SheetView> Sheet(long passage, PassageRepository passages, EnsembleRepository ensemble, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
+    private static Ok<SheetView> Sheet(
+        long passage,
+        PassageRepository passages,
+        EnsembleRepository ensemble,
+        PieceRepository pieces,
+        PieceDesk desk,
+        TimeProvider clock
+    )
     {
         var row = Find(passages, passage);
         var piece = desk.Open(row.PieceId);
         var quiet = Quiet.Of(pieces, row.PieceId);
-        var notes = piece.Findings.Where(f => f.To >= row.From && f.From <= row.To && f.Parts.Any(row.Parts.Contains) && !quiet.Holds(f))
+        var notes = piece
+            .Findings.Where(f => f.To >= row.From && f.From <= row.To && f.Parts.Any(row.Parts.Contains) && !quiet.Holds(f))
             .Select(f => StudyEndpoints.View(piece, f, false, f.Severity > Severity.Note));
-        var names = ensemble.Sections().Where(s => row.Sections.Contains(s.Id)).Select(s => s.Name)
+        var names = ensemble
+            .Sections()
+            .Where(s => row.Sections.Contains(s.Id))
+            .Select(s => s.Name)
             .Concat(ensemble.Players().Where(p => row.Players.Contains(p.Id)).Select(p => p.Name));
         var beats = Lengths.Mixed(CountOff.Beats(piece.Current.Measures[row.From]));
-        return TypedResults.Ok(new SheetView(View(row, desk, clock), desk.Row(row.PieceId).Due, [.. names], beats == "1" ? "1 beat" : $"{beats} beats", [.. notes]));
+        return TypedResults.Ok(
+            new SheetView(
+                View(row, desk, clock),
+                desk.Row(row.PieceId).Due,
+                [.. names],
+                beats == "1" ? "1 beat" : $"{beats} beats",
+                [.. notes]
+            )
+        );
     }
 
     private static NoContent Remove(long passage, PassageRepository passages, TimeProvider clock)
@@ -125,7 +224,8 @@ public static class AssignEndpoints
 
     private static Ok<PassageView> Restore(long passage, PassageRepository passages, PieceDesk desk, TimeProvider clock)
     {
-        if (!passages.Restore(passage)) throw Refusal.NotFound("This passage was not taken back, so it cannot be restored.");
+        if (!passages.Restore(passage))
+            throw Refusal.NotFound("This passage was not taken back, so it cannot be restored.");
         return One(passage, passages, desk, clock);
     }
 }

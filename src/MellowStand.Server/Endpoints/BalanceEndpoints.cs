@@ -12,10 +12,27 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Decibels">How loud the tune is, against one player at mezzo forte.</param>
 /// <param name="Cover">How far all the others together are above it in decibels; null where it is alone.</param>
 /// <param name="Rest">Players of the others.</param>
-public sealed record BalanceView(string Measure, int Index, IReadOnlyList<string> Tune, int Players, double Decibels, double? Cover, int Rest);
+public sealed record BalanceView(
+    string Measure,
+    int Index,
+    IReadOnlyList<string> Tune,
+    int Players,
+    double Decibels,
+    double? Cover,
+    int Rest
+);
 
 /// <summary>Measures in which the tune is covered.</summary>
-public sealed record CoveredView(string From, string To, int FromIndex, int ToIndex, IReadOnlyList<string> Tune, double Cover, string Why, IReadOnlyList<string> Cures);
+public sealed record CoveredView(
+    string From,
+    string To,
+    int FromIndex,
+    int ToIndex,
+    IReadOnlyList<string> Tune,
+    double Cover,
+    string Why,
+    IReadOnlyList<string> Cures
+);
 
 /// <summary>Balance of a range.</summary>
 /// <param name="Measures">Measure by measure.</param>
@@ -37,10 +54,39 @@ public static class BalanceEndpoints
         var (first, last) = piece.Range(from, to);
         var named = tune?.Split(',').Select(p => piece.Part(p).Id).ToHashSet();
         var context = piece.Sections;
-        var all = BalanceDesk.Of(context, piece.CurrentLines, p => Math.Max(1, piece.Seats[p].Count), named).Where(b => b.Measure >= first && b.Measure <= last).ToList();
-        return TypedResults.Ok(new BalanceAnswer(
-            [.. all.Select(b => new BalanceView(piece.Label(b.Measure), b.Measure, b.Tune.Parts, b.Tune.Players, Math.Round(b.Tune.Decibels, 1), double.IsFinite(b.Cover) ? Math.Round(b.Cover, 1) : null, b.RestPlayers))],
-            [.. BalanceDesk.Covered(context, all).Select(c => new CoveredView(piece.Label(c.From), piece.Label(c.To), c.From, c.To, c.Tune, c.Cover, c.Why, c.Cures))],
-            [.. piece.Current.Parts.Where(p => piece.Seats[p.Id].Count == 0).Select(p => p.Name)]));
+        var all = BalanceDesk
+            .Of(context, piece.CurrentLines, p => Math.Max(1, piece.Seats[p].Count), named)
+            .Where(b => b.Measure >= first && b.Measure <= last)
+            .ToList();
+        return TypedResults.Ok(
+            new BalanceAnswer(
+                [
+                    .. all.Select(b => new BalanceView(
+                        piece.Label(b.Measure),
+                        b.Measure,
+                        b.Tune.Parts,
+                        b.Tune.Players,
+                        Math.Round(b.Tune.Decibels, 1),
+                        double.IsFinite(b.Cover) ? Math.Round(b.Cover, 1) : null,
+                        b.RestPlayers
+                    )),
+                ],
+                [
+                    .. BalanceDesk
+                        .Covered(context, all)
+                        .Select(c => new CoveredView(
+                            piece.Label(c.From),
+                            piece.Label(c.To),
+                            c.From,
+                            c.To,
+                            c.Tune,
+                            c.Cover,
+                            c.Why,
+                            c.Cures
+                        )),
+                ],
+                [.. piece.Current.Parts.Where(p => piece.Seats[p.Id].Count == 0).Select(p => p.Name)]
+            )
+        );
     }
 }

@@ -27,8 +27,22 @@ public sealed record BowCostView(string Name, double Cost);
 /// <param name="Trouble">Null, <c>runs-out</c> or <c>piles-up</c>.</param>
 /// <param name="Advice">What to do.</param>
 public sealed record StrokeView(
-    IReadOnlyList<string> Notes, string Measure, int Index, string Beat, string Direction, string Join, bool Marked, bool Printed, IReadOnlyList<BowCostView> Costs, double OtherCost,
-    double Share, double From, double To, string? Trouble, string Advice);
+    IReadOnlyList<string> Notes,
+    string Measure,
+    int Index,
+    string Beat,
+    string Direction,
+    string Join,
+    bool Marked,
+    bool Printed,
+    IReadOnlyList<BowCostView> Costs,
+    double OtherCost,
+    double Share,
+    double From,
+    double To,
+    string? Trouble,
+    string Advice
+);
 
 /// <summary>The bowing of a part.</summary>
 /// <param name="Part">The part's id.</param>
@@ -51,22 +65,53 @@ public static class BowEndpoints
     {
         var piece = desk.Open(id);
         var (first, last) = piece.Range(from, to);
-        return TypedResults.Ok(Plans(piece, part).Select(p => new BowingView(p.Part, p.Cost,
-            [.. BowSpending.Of(p, piece.House).Where(s => Inside(s.Choice, first, last)).Select(s => View(piece, s))])));
+        return TypedResults.Ok(
+            Plans(piece, part)
+                .Select(p => new BowingView(
+                    p.Part,
+                    p.Cost,
+                    [.. BowSpending.Of(p, piece.House).Where(s => Inside(s.Choice, first, last)).Select(s => View(piece, s))]
+                ))
+        );
     }
 
     // Written into every planned part of the range, as one decision.
-    private static Created<DecisionView> Mark(long id, HttpContext http, PieceDesk desk, DecisionRepository decisions, TimeProvider clock, string? part = null, string? from = null, string? to = null)
+    private static Created<DecisionView> Mark(
+        long id,
+        HttpContext http,
+        PieceDesk desk,
+        DecisionRepository decisions,
+        TimeProvider clock,
+        string? part = null,
+        string? from = null,
+        string? to = null
+    )
     {
         var piece = desk.Open(id);
         var (first, last) = piece.Range(from, to);
-        var changes = Plans(piece, part).SelectMany(p => p.Choices.Where(c => c.Marked && Inside(c, first, last))
-            .GroupBy(c => c.Direction).Select(g => new MarkChange(p.Part, [.. g.Select(c => c.Stroke.First.Id)], [new Mark(g.Key == BowDirection.Down ? "down-bow" : "up-bow")], []))).ToList();
-        if (changes.Count == 0) throw Refusal.BadRequest("No stroke here needs a sign. Choose string parts and measures in which they play.");
-        var made = decisions.Add(id, null, "free", null, "Bowing as proposed", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!.Value;
+        var changes = Plans(piece, part)
+            .SelectMany(p =>
+                p.Choices.Where(c => c.Marked && Inside(c, first, last))
+                    .GroupBy(c => c.Direction)
+                    .Select(g => new MarkChange(
+                        p.Part,
+                        [.. g.Select(c => c.Stroke.First.Id)],
+                        [new Mark(g.Key == BowDirection.Down ? "down-bow" : "up-bow")],
+                        []
+                    ))
+            )
+            .ToList();
+        if (changes.Count == 0)
+            throw Refusal.BadRequest("No stroke here needs a sign. Choose string parts and measures in which they play.");
+        var made = decisions
+            .Add(id, null, "free", null, "Bowing as proposed", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!
+            .Value;
         desk.Forget(id);
         var open = desk.Open(id);
-        return TypedResults.Created($"/api/pieces/{id}/decisions/{made}", DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made)));
+        return TypedResults.Created(
+            $"/api/pieces/{id}/decisions/{made}",
+            DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made))
+        );
     }
 
     private static IEnumerable<BowPlan> Plans(OpenPiece piece, string? part)
@@ -75,12 +120,28 @@ public static class BowEndpoints
         return piece.Bows.Where(p => wanted is null || wanted.Contains(p.Part));
     }
 
-    private static bool Inside(BowChoice c, int first, int last) => c.Stroke.First.MeasureIndex >= first && c.Stroke.First.MeasureIndex <= last;
+    private static bool Inside(BowChoice c, int first, int last) =>
+        c.Stroke.First.MeasureIndex >= first && c.Stroke.First.MeasureIndex <= last;
 
     private static StrokeView View(OpenPiece piece, BowSpend s)
     {
         var first = s.Choice.Stroke.First;
-        return new StrokeView([.. s.Choice.Stroke.Notes.Select(n => n.Id)], piece.Label(first.MeasureIndex), first.MeasureIndex, piece.Study.Beat(first), s.Choice.Direction.ToString().ToLowerInvariant(), s.Choice.Join,
-            s.Choice.Marked, s.Choice.Stroke.Printed is not null, [.. s.Choice.Costs.Select(c => new BowCostView(c.Name, c.Cost))], s.Choice.OtherCost, s.Share, s.From, s.To, s.Trouble, s.Advice);
+        return new StrokeView(
+            [.. s.Choice.Stroke.Notes.Select(n => n.Id)],
+            piece.Label(first.MeasureIndex),
+            first.MeasureIndex,
+            piece.Study.Beat(first),
+            s.Choice.Direction.ToString().ToLowerInvariant(),
+            s.Choice.Join,
+            s.Choice.Marked,
+            s.Choice.Stroke.Printed is not null,
+            [.. s.Choice.Costs.Select(c => new BowCostView(c.Name, c.Cost))],
+            s.Choice.OtherCost,
+            s.Share,
+            s.From,
+            s.To,
+            s.Trouble,
+            s.Advice
+        );
     }
 }

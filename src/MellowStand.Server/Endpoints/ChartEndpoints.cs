@@ -15,7 +15,14 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Has"><c>chart</c>, <c>sticks</c>, or <c>none</c>: the product does not guess.</param>
 /// <param name="Corrections">How many corrections the school has made.</param>
 /// <param name="Options">What differs from player to player.</param>
-public sealed record ChartRow(string Instrument, string Name, string Family, string Has, int Corrections, IReadOnlyList<OptionView> Options);
+public sealed record ChartRow(
+    string Instrument,
+    string Name,
+    string Family,
+    string Has,
+    int Corrections,
+    IReadOnlyList<OptionView> Options
+);
 
 /// <summary>A key of a diagram.</summary>
 public sealed record ChartKeyView(string Id, string Label, int X, int Y, string Shape);
@@ -28,19 +35,41 @@ public sealed record ChartKeyView(string Id, string Label, int X, int Y, string 
 /// <param name="When">When it is taken.</param>
 /// <param name="Cents">Tendency in cents, sharp is positive; null where none is told.</param>
 /// <param name="Standing">The school's correction, or null.</param>
-public sealed record FingeringView(string Code, string Sign, IReadOnlyList<string> Keys, string Name, string When, double? Cents, string? Standing);
+public sealed record FingeringView(
+    string Code,
+    string Sign,
+    IReadOnlyList<string> Keys,
+    string Name,
+    string When,
+    double? Cents,
+    string? Standing
+);
 
 /// <summary>A trill to a neighbour above.</summary>
 public sealed record ChartTrillView(string Upper, string Quality, string How);
 
 /// <summary>A note of the chart.</summary>
-public sealed record ChartNoteView(string Written, int Midi, IReadOnlyList<FingeringView> Fingerings, IReadOnlyList<FingeringView> Struck, IReadOnlyList<ChartTrillView> Trills);
+public sealed record ChartNoteView(
+    string Written,
+    int Midi,
+    IReadOnlyList<FingeringView> Fingerings,
+    IReadOnlyList<FingeringView> Struck,
+    IReadOnlyList<ChartTrillView> Trills
+);
 
 /// <summary>What a player's instrument may have.</summary>
 public sealed record OptionView(string Id, string Name, bool Usual);
 
 /// <summary>A chart.</summary>
-public sealed record ChartView(string Instrument, string Name, string Kind, IReadOnlyList<ChartKeyView> Keys, string Source, IReadOnlyList<OptionView> Options, IReadOnlyList<ChartNoteView> Notes);
+public sealed record ChartView(
+    string Instrument,
+    string Name,
+    string Kind,
+    IReadOnlyList<ChartKeyView> Keys,
+    string Source,
+    IReadOnlyList<OptionView> Options,
+    IReadOnlyList<ChartNoteView> Notes
+);
 
 /// <summary>A correction to make.</summary>
 /// <param name="Written">Written key number.</param>
@@ -66,12 +95,36 @@ public static class ChartEndpoints
     private static Ok<List<ChartRow>> All(ChartRepository charts)
     {
         var counts = charts.All().GroupBy(c => c.Instrument).ToDictionary(g => g.Key, g => g.Count());
-        return TypedResults.Ok(Catalog.All.Select(i => new ChartRow(i.Id, i.Name, i.Family.ToString(), TechniqueCatalog.Of(i) is { } setup ? setup.Chart is null ? "sticks" : "chart" : "none", counts.GetValueOrDefault(i.Id), OptionsOf(i))).ToList());
+        return TypedResults.Ok(
+            Catalog
+                .All.Select(i => new ChartRow(
+                    i.Id,
+                    i.Name,
+                    i.Family.ToString(),
+                    TechniqueCatalog.Of(i) is { } setup
+                        ? setup.Chart is null
+                            ? "sticks"
+                            : "chart"
+                        : "none",
+                    counts.GetValueOrDefault(i.Id),
+                    OptionsOf(i)
+                ))
+                .ToList()
+        );
     }
 
-    private static Ok<ChartView> One(string instrument, ChartRepository charts, HouseRepository house) => TypedResults.Ok(View(Known(instrument), charts, house));
+    private static Ok<ChartView> One(string instrument, ChartRepository charts, HouseRepository house) =>
+        TypedResults.Ok(View(Known(instrument), charts, house));
 
-    private static Ok<ChartView> Correct(string instrument, CorrectionEdit edit, HttpContext http, ChartRepository charts, HouseRepository house, PieceDesk desk, TimeProvider clock)
+    private static Ok<ChartView> Correct(
+        string instrument,
+        CorrectionEdit edit,
+        HttpContext http,
+        ChartRepository charts,
+        HouseRepository house,
+        PieceDesk desk,
+        TimeProvider clock
+    )
     {
         var known = Known(instrument);
         var correction = ChartCheck.Read(known, ChartOf(known, [], house), edit);
@@ -80,37 +133,75 @@ public static class ChartEndpoints
         return TypedResults.Ok(View(known, charts, house));
     }
 
-    private static Ok<ChartView> TakeBack(string instrument, int written, string code, ChartRepository charts, HouseRepository house, PieceDesk desk)
+    private static Ok<ChartView> TakeBack(
+        string instrument,
+        int written,
+        string code,
+        ChartRepository charts,
+        HouseRepository house,
+        PieceDesk desk
+    )
     {
         var known = Known(instrument);
-        if (!charts.Remove(instrument, written, code)) throw Refusal.NotFound("There is no such correction. Load the chart again.");
+        if (!charts.Remove(instrument, written, code))
+            throw Refusal.NotFound("There is no such correction. Load the chart again.");
         desk.ForgetAll();
         return TypedResults.Ok(View(known, charts, house));
     }
 
-    private static List<OptionView> OptionsOf(Instrument instrument) => [.. InstrumentOptions.For(instrument.Id).Select(o => new OptionView(o.Id, o.Name, o.IsUsual))];
+    private static List<OptionView> OptionsOf(Instrument instrument) =>
+        [.. InstrumentOptions.For(instrument.Id).Select(o => new OptionView(o.Id, o.Name, o.IsUsual))];
 
-    private static Instrument Known(string id) => Catalog.Find(id) ?? throw Refusal.NotFound("There is no such instrument. Choose one from /api/charts.");
+    private static Instrument Known(string id) =>
+        Catalog.Find(id) ?? throw Refusal.NotFound("There is no such instrument. Choose one from /api/charts.");
 
     private static FingeringChart ChartOf(Instrument instrument, IReadOnlyList<ChartCorrection> corrections, HouseRepository house) =>
         TechniqueCatalog.Of(instrument, Hands.Usual(instrument.Id) with { Corrections = corrections }, house.House())?.Chart?.Value
-            ?? throw Refusal.NotFound($"There is no chart for {instrument.Name}. {(instrument.Family == Family.Percussion ? "Sticks need none: the technique station plans the hands." : "The product does not guess.")}");
+        ?? throw Refusal.NotFound($"There is no chart for {instrument.Name}. " + WhyNone(instrument));
+
+    private static string WhyNone(Instrument instrument) =>
+        instrument.Family == Family.Percussion ? "Sticks need none: the technique station plans the hands." : "The product does not guess.";
 
     private static ChartView View(Instrument instrument, ChartRepository charts, HouseRepository house)
     {
         var own = charts.All().Where(c => c.Instrument == instrument.Id).ToList();
         var (chart, printed) = (ChartOf(instrument, own, house), ChartOf(instrument, [], house));
         FingeringView Fingering(Fingering f, int written) =>
-            new(f.Code, PlayerSigns.Of(f.Code, instrument.Family), f.Keys, f.Name, f.When, f.Cents, own.FirstOrDefault(c => c.Written == written && c.Code == f.Code)?.Standing);
+            new(
+                f.Code,
+                PlayerSigns.Of(f.Code, instrument.Family),
+                f.Keys,
+                f.Name,
+                f.When,
+                f.Cents,
+                own.FirstOrDefault(c => c.Written == written && c.Code == f.Code)?.Standing
+            );
         ChartNoteView Note(ChartNote n)
         {
             var midi = n.Written.Midi;
             var struck = printed.At(midi).Where(f => n.Fingerings.All(k => k.Code != f.Code));
-            var trills = new[] { 1, 2 }.Where(s => chart.At(midi + s).Count > 0).Select(s => (Upper: chart.Notes.First(x => x.Written.Midi == midi + s).Written, Advice: TrillAdvice.Of(chart, midi, midi + s)));
-            return new ChartNoteView(n.Written.ToString(), midi, [.. n.Fingerings.Select(f => Fingering(f, midi))], [.. struck.Select(f => Fingering(f, midi))], [.. trills.Select(t => new ChartTrillView(t.Upper.ToString(), t.Advice.Quality, t.Advice.How))]);
+            var trills = new[] { 1, 2 }
+                .Where(s => chart.At(midi + s).Count > 0)
+                .Select(s =>
+                    (Upper: chart.Notes.First(x => x.Written.Midi == midi + s).Written, Advice: TrillAdvice.Of(chart, midi, midi + s))
+                );
+            return new ChartNoteView(
+                n.Written.ToString(),
+                midi,
+                [.. n.Fingerings.Select(f => Fingering(f, midi))],
+                [.. struck.Select(f => Fingering(f, midi))],
+                [.. trills.Select(t => new ChartTrillView(t.Upper.ToString(), t.Advice.Quality, t.Advice.How))]
+            );
         }
 
-        return new ChartView(instrument.Id, instrument.Name, chart.Kind, [.. chart.Keys.Select(k => new ChartKeyView(k.Id, k.Label, k.X, k.Y, k.Shape))], chart.Source,
-            OptionsOf(instrument), [.. chart.Notes.Select(Note)]);
+        return new ChartView(
+            instrument.Id,
+            instrument.Name,
+            chart.Kind,
+            [.. chart.Keys.Select(k => new ChartKeyView(k.Id, k.Label, k.X, k.Y, k.Shape))],
+            chart.Source,
+            OptionsOf(instrument),
+            [.. chart.Notes.Select(Note)]
+        );
     }
 }

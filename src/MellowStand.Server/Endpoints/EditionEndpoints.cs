@@ -45,7 +45,8 @@ public static class EditionEndpoints
     private static Ok<PieceView> Restore(long id, EditionService editions, PieceDesk desk, TimeProvider clock)
     {
         _ = desk.Row(id);
-        if (!editions.Restore(id)) throw Refusal.NotFound("There is no earlier edition of this piece to bring back.");
+        if (!editions.Restore(id))
+            throw Refusal.NotFound("There is no earlier edition of this piece to bring back.");
         return TypedResults.Ok(PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
     }
 
@@ -56,13 +57,19 @@ public static class EditionEndpoints
         if (found.Notes.All(n => n.Heads.Count < 2) && found.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct().Count() < 2)
             throw Refusal.BadRequest($"{found.Name} has one voice and no chords: there is nothing to split.");
         var bytes = PartSplit.Write(piece.Original, part);
-        return TypedResults.Ok(View(editions.Replace(id, desk.Row(id).FileName, bytes, ScoreReader.Read(bytes), $"{found.Name} was split into two parts")));
+        return TypedResults.Ok(
+            View(editions.Replace(id, desk.Row(id).FileName, bytes, ScoreReader.Read(bytes), $"{found.Name} was split into two parts"))
+        );
     }
 
     private static EditionPlanView View(EditionPlan plan) =>
         new(plan.Changes, plan.Carried.Count, [.. plan.Lost.Select(l => new LostDecisionView(l.Decision.Id, Words(l.Decision), l.Why))]);
 
-    private static string Words(DecisionRow d) => d.Changes.Count == 0
-        ? "a difference kept as printed"
-        : string.Join(", ", d.Changes.SelectMany(c => c.Added.Select(m => "add " + m).Concat(c.Removed.Select(m => "remove " + m))).Distinct());
+    private static string Words(DecisionRow d) =>
+        d.Changes.Count == 0
+            ? "a difference kept as printed"
+            : string.Join(
+                ", ",
+                d.Changes.SelectMany(c => c.Added.Select(m => "add " + m).Concat(c.Removed.Select(m => "remove " + m))).Distinct()
+            );
 }

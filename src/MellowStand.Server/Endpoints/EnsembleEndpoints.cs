@@ -6,13 +6,29 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>A player.</summary>
-public sealed record PlayerView(long Id, long Section, string Name, string? Instrument, string? InstrumentName, int Chair, string Level, IReadOnlyList<string>? Options);
+public sealed record PlayerView(
+    long Id,
+    long Section,
+    string Name,
+    string? Instrument,
+    string? InstrumentName,
+    int Chair,
+    string Level,
+    IReadOnlyList<string>? Options
+);
 
 /// <summary>A section with its players.</summary>
 public sealed record SectionView(long Id, string Name, IReadOnlyList<PlayerView> Players);
 
 /// <summary>A player to add or change.</summary>
-public sealed record PlayerEdit(long Section, string Name, string? Instrument, int Chair, string? Level, IReadOnlyList<string>? Options = null);
+public sealed record PlayerEdit(
+    long Section,
+    string Name,
+    string? Instrument,
+    int Chair,
+    string? Level,
+    IReadOnlyList<string>? Options = null
+);
 
 /// <summary>A section to add or rename.</summary>
 public sealed record SectionEdit(string Name);
@@ -39,7 +55,8 @@ public static class EnsembleEndpoints
     private static async ValueTask<object?> ForgetPieces(EndpointFilterInvocationContext call, EndpointFilterDelegate next)
     {
         var answer = await next(call);
-        if (!HttpMethods.IsGet(call.HttpContext.Request.Method)) call.HttpContext.RequestServices.GetRequiredService<PieceDesk>().ForgetAll();
+        if (!HttpMethods.IsGet(call.HttpContext.Request.Method))
+            call.HttpContext.RequestServices.GetRequiredService<PieceDesk>().ForgetAll();
         return answer;
     }
 
@@ -49,7 +66,17 @@ public static class EnsembleEndpoints
         return [.. ensemble.Sections().Select(s => new SectionView(s.Id, s.Name, [.. players[s.Id]]))];
     }
 
-    private static PlayerView View(PlayerRow p) => new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+    private static PlayerView View(PlayerRow p) =>
+        new(
+            p.Id,
+            p.SectionId,
+            p.Name,
+            p.Instrument,
+            Catalog.Find(p.Instrument)?.Name,
+            p.Chair,
+            p.Level,
+            p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+        );
 
     private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)
     {
@@ -59,27 +86,49 @@ public static class EnsembleEndpoints
 
     private static Ok<IReadOnlyList<SectionView>> RenameSection(long section, SectionEdit edit, EnsembleRepository ensemble)
     {
-        if (!ensemble.RenameSection(section, Named(edit.Name, "section"))) throw NoSection(section);
+        if (!ensemble.RenameSection(section, Named(edit.Name, "section")))
+            throw NoSection(section);
         return TypedResults.Ok(All(ensemble));
     }
 
     private static Ok<IReadOnlyList<SectionView>> RemoveSection(long section, EnsembleRepository ensemble)
     {
-        if (!ensemble.RemoveSection(section)) throw Refusal.Conflict("A section with players cannot be removed. Move or remove its players first.");
+        if (!ensemble.RemoveSection(section))
+            throw Refusal.Conflict("A section with players cannot be removed. Move or remove its players first.");
         return TypedResults.Ok(All(ensemble));
     }
 
     private static Created<PlayerView> AddPlayer(PlayerEdit edit, EnsembleRepository ensemble)
     {
         Check(edit, ensemble);
-        var id = ensemble.AddPlayer(edit.Section, Named(edit.Name, "player"), edit.Instrument, edit.Chair, edit.Level ?? Levels[0], Joined(edit));
+        var id = ensemble.AddPlayer(
+            edit.Section,
+            Named(edit.Name, "player"),
+            edit.Instrument,
+            edit.Chair,
+            edit.Level ?? Levels[0],
+            Joined(edit)
+        );
         return TypedResults.Created($"/api/ensemble/players/{id}", View(ensemble.Players().First(p => p.Id == id)));
     }
 
     private static Ok<PlayerView> UpdatePlayer(long player, PlayerEdit edit, EnsembleRepository ensemble)
     {
         Check(edit, ensemble);
-        if (!ensemble.UpdatePlayer(new PlayerRow(player, edit.Section, Named(edit.Name, "player"), edit.Instrument, edit.Chair, edit.Level ?? Levels[0], Joined(edit)))) throw NoPlayer(player);
+        if (
+            !ensemble.UpdatePlayer(
+                new PlayerRow(
+                    player,
+                    edit.Section,
+                    Named(edit.Name, "player"),
+                    edit.Instrument,
+                    edit.Chair,
+                    edit.Level ?? Levels[0],
+                    Joined(edit)
+                )
+            )
+        )
+            throw NoPlayer(player);
         return TypedResults.Ok(View(ensemble.Players().First(p => p.Id == player)));
     }
 
@@ -88,13 +137,20 @@ public static class EnsembleEndpoints
 
     private static void Check(PlayerEdit edit, EnsembleRepository ensemble)
     {
-        if (!ensemble.Sections().Any(s => s.Id == edit.Section)) throw NoSection(edit.Section);
-        if (edit.Chair is < 1 or > 99) throw Refusal.BadRequest("A chair is a number from 1 to 99.");
-        if (edit.Instrument is not null && Catalog.Find(edit.Instrument) is null) throw Refusal.BadRequest("There is no such instrument. Choose one from /api/instruments.");
+        if (!ensemble.Sections().Any(s => s.Id == edit.Section))
+            throw NoSection(edit.Section);
+        if (edit.Chair is < 1 or > 99)
+            throw Refusal.BadRequest("A chair is a number from 1 to 99.");
+        if (edit.Instrument is not null && Catalog.Find(edit.Instrument) is null)
+            throw Refusal.BadRequest("There is no such instrument. Choose one from /api/instruments.");
         var options = edit.Instrument is null ? [] : InstrumentOptions.For(edit.Instrument).Select(o => o.Id).ToList();
         if (edit.Options?.FirstOrDefault(o => !options.Contains(o)) is { } unknown)
-            throw Refusal.BadRequest($"This instrument has no option \"{Names.Clean(unknown)}\". {(options.Count > 0 ? $"Choose from {string.Join(", ", options)}." : "It has none.")}");
-        if (edit.Level is not null && !Levels.Contains(edit.Level)) throw Refusal.BadRequest($"A level is one of {string.Join(", ", Levels)}.");
+            throw Refusal.BadRequest(
+                $"This instrument has no option \"{Names.Clean(unknown)}\". "
+                    + $"{(options.Count > 0 ? $"Choose from {string.Join(", ", options)}." : "It has none.")}"
+            );
+        if (edit.Level is not null && !Levels.Contains(edit.Level))
+            throw Refusal.BadRequest($"A level is one of {string.Join(", ", Levels)}.");
     }
 
     private static string? Joined(PlayerEdit edit) => edit.Options is null ? null : string.Join(' ', edit.Options.Distinct());

@@ -24,11 +24,19 @@ public static class ExportEndpoints
         group.MapGet("/slice.musicxml", Slice).Produces<string>(200, MusicXml);
     }
 
-    private static FileContentHttpResult Export(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null, bool original = false)
+    private static FileContentHttpResult Export(
+        long id,
+        PieceDesk desk,
+        string? part = null,
+        string? from = null,
+        string? to = null,
+        bool original = false
+    )
     {
         var piece = desk.Open(id);
         var name = $"{desk.Row(id).Title}.musicxml";
-        if (original) return TypedResults.File(piece.Original, ScoreFile.IsZip(piece.Original) ? PackedMusicXml : MusicXml, desk.Row(id).FileName);
+        if (original)
+            return TypedResults.File(piece.Original, ScoreFile.IsZip(piece.Original) ? PackedMusicXml : MusicXml, desk.Row(id).FileName);
         return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, RangeOf(piece, part, from, to)), MusicXml, name);
     }
 
@@ -39,19 +47,33 @@ public static class ExportEndpoints
         return TypedResults.File(PackedScore.Of(plain), PackedMusicXml, $"{desk.Row(id).Title}.mxl");
     }
 
-    private static FileContentHttpResult Slice(long id, PieceDesk desk, string part, string? from = null, string? to = null, bool concert = false)
+    private static FileContentHttpResult Slice(
+        long id,
+        PieceDesk desk,
+        string part,
+        string? from = null,
+        string? to = null,
+        bool concert = false
+    )
     {
         var piece = desk.Open(id);
         var range = RangeOf(piece, part, from, to);
         var cells = range.Parts!.Count * ((range.To ?? 0) - (range.From ?? 0) + 1);
-        if (cells > MostCells) throw Refusal.BadRequest($"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less.");
-        return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, range with { WithNoteIds = true, AtConcertPitch = concert }), MusicXml);
+        if (cells > MostCells)
+            throw Refusal.BadRequest(
+                $"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less."
+            );
+        return TypedResults.File(
+            ScoreExport.Write(piece.Original, piece.Changes, range with { WithNoteIds = true, AtConcertPitch = concert }),
+            MusicXml
+        );
     }
 
     private static ExportRange RangeOf(OpenPiece piece, string? part, string? from, string? to)
     {
         var parts = string.IsNullOrEmpty(part) ? null : part.Split(',').Select(p => piece.Part(p).Id).ToList();
-        if (string.IsNullOrEmpty(from) && string.IsNullOrEmpty(to)) return new ExportRange(parts, parts is null ? null : 0, parts is null ? null : piece.Current.Measures.Count - 1);
+        if (string.IsNullOrEmpty(from) && string.IsNullOrEmpty(to))
+            return new ExportRange(parts, parts is null ? null : 0, parts is null ? null : piece.Current.Measures.Count - 1);
         var (first, last) = piece.Range(from, to);
         return new ExportRange(parts, first, last);
     }

@@ -15,7 +15,18 @@ namespace MellowStand.Server.Endpoints;
 public sealed record LogRequest(long Passage, long Player, string Unit, double Bpm, DateOnly? Heard, string? Note);
 
 /// <summary>A log entry.</summary>
-public sealed record LogView(long Id, long Passage, string PassageTitle, string PieceTitle, long Player, string PlayerName, string Unit, double Bpm, DateOnly Heard, string Note);
+public sealed record LogView(
+    long Id,
+    long Passage,
+    string PassageTitle,
+    string PieceTitle,
+    long Player,
+    string PlayerName,
+    string Unit,
+    double Bpm,
+    DateOnly Heard,
+    string Note
+);
 
 /// <summary>What the line to the date says of a player.</summary>
 /// <param name="Player">The player.</param>
@@ -28,7 +39,18 @@ public sealed record LogView(long Id, long Passage, string PassageTitle, string 
 /// <param name="PerWeek">Gain a week, or null.</param>
 /// <param name="AtDate">Tempo on the date, or null.</param>
 /// <param name="Why">The reason with its numbers.</param>
-public sealed record ReadyView(long Player, string Name, string Section, string State, int Entries, double? LastQuarterBpm, DateOnly? ReadyOn, double? PerWeek, double? AtDate, string Why);
+public sealed record ReadyView(
+    long Player,
+    string Name,
+    string Section,
+    string State,
+    int Entries,
+    double? LastQuarterBpm,
+    DateOnly? ReadyOn,
+    double? PerWeek,
+    double? AtDate,
+    string Why
+);
 
 /// <summary>Hear: the log and who will be ready.</summary>
 public static class HearEndpoints
@@ -52,38 +74,86 @@ public static class HearEndpoints
         api.MapGet("/passages/{passage:long}/readiness", Readiness).WithTags("Hear");
     }
 
-    private static Ok<IEnumerable<LogView>> List(PassageRepository passages, EnsembleRepository ensemble, PieceRepository pieces, long? passage = null) =>
-        TypedResults.Ok(Views(passages, ensemble, pieces, passages.Log(passage)));
+    private static Ok<IEnumerable<LogView>> List(
+        PassageRepository passages,
+        EnsembleRepository ensemble,
+        PieceRepository pieces,
+        long? passage = null
+    ) => TypedResults.Ok(Views(passages, ensemble, pieces, passages.Log(passage)));
 
-    private static IEnumerable<LogView> Views(PassageRepository passages, EnsembleRepository ensemble, PieceRepository pieces, IReadOnlyList<LogRow> log)
+    private static IEnumerable<LogView> Views(
+        PassageRepository passages,
+        EnsembleRepository ensemble,
+        PieceRepository pieces,
+        IReadOnlyList<LogRow> log
+    )
     {
         var titles = passages.All().ToDictionary(p => p.Id);
         var names = ensemble.Players().ToDictionary(p => p.Id, p => p.Name);
         var shelf = pieces.All().ToDictionary(p => p.Id, p => p.Title);
         return log.Select(l => new LogView(
-            l.Id, l.PassageId, titles.TryGetValue(l.PassageId, out var p) ? p.Title : "a passage taken back", p is null ? "" : shelf.GetValueOrDefault(p.PieceId, ""),
-            l.PlayerId, names.GetValueOrDefault(l.PlayerId, "a former player"), l.Unit, l.Bpm, l.Heard, l.Note));
+            l.Id,
+            l.PassageId,
+            titles.TryGetValue(l.PassageId, out var p) ? p.Title : "a passage taken back",
+            p is null ? "" : shelf.GetValueOrDefault(p.PieceId, ""),
+            l.PlayerId,
+            names.GetValueOrDefault(l.PlayerId, "a former player"),
+            l.Unit,
+            l.Bpm,
+            l.Heard,
+            l.Note
+        ));
     }
 
-    private static Created<LogView> Add(LogRequest request, PassageRepository passages, EnsembleRepository ensemble, PieceRepository pieces, TimeProvider clock)
+    private static Created<LogView> Add(
+        LogRequest request,
+        PassageRepository passages,
+        EnsembleRepository ensemble,
+        PieceRepository pieces,
+        TimeProvider clock
+    )
     {
         _ = AssignEndpoints.Find(passages, request.Passage);
-        if (!ensemble.Players().Any(p => p.Id == request.Player)) throw Refusal.NotFound("This player is not in the ensemble. Load the page again.");
+        if (!ensemble.Players().Any(p => p.Id == request.Player))
+            throw Refusal.NotFound("This player is not in the ensemble. Load the page again.");
         var mark = TempoEndpoints.Mark(new TempoView(request.Unit, request.Bpm), "entry");
-        if (!double.IsFinite(mark.Bpm) || mark.Bpm is <= 0 or > 1000) throw new LadderException("A clean tempo is more than 0 and at most 1000 beats a minute.");
+        if (!double.IsFinite(mark.Bpm) || mark.Bpm is <= 0 or > 1000)
+            throw new LadderException("A clean tempo is more than 0 and at most 1000 beats a minute.");
         var heard = request.Heard ?? clock.Today();
-        if (heard > clock.Today()) throw Refusal.BadRequest("A passage cannot have been heard on a day to come. Choose today or an earlier day.");
+        if (heard > clock.Today())
+            throw Refusal.BadRequest("A passage cannot have been heard on a day to come. Choose today or an earlier day.");
         var id = passages.AddLog(request.Passage, request.Player, mark.Unit.Name, mark.Bpm, heard, Names.CleanOrNull(request.Note) ?? "");
-        return TypedResults.Created($"/api/log/{id}", Views(passages, ensemble, pieces, [.. passages.Log(request.Passage).Where(l => l.Id == id)]).First());
+        return TypedResults.Created(
+            $"/api/log/{id}",
+            Views(passages, ensemble, pieces, [.. passages.Log(request.Passage).Where(l => l.Id == id)]).First()
+        );
     }
 
     private static NoContent Remove(long entry, PassageRepository passages, TimeProvider clock) =>
-        passages.RemoveLog(entry, clock.GetUtcNow()) ? TypedResults.NoContent() : throw Refusal.NotFound("This entry is not in the log. Load the page again.");
+        passages.RemoveLog(entry, clock.GetUtcNow())
+            ? TypedResults.NoContent()
+            : throw Refusal.NotFound("This entry is not in the log. Load the page again.");
 
     private static NoContent Restore(long entry, PassageRepository passages) =>
-        passages.RestoreLog(entry) ? TypedResults.NoContent() : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
+        passages.RestoreLog(entry)
+            ? TypedResults.NoContent()
+            : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
 
     private static Ok<IEnumerable<ReadyView>> Readiness(long passage, PassageRepository passages, ReadinessService readiness) =>
-        TypedResults.Ok(readiness.Of(AssignEndpoints.Find(passages, passage)).Select(r => new ReadyView(
-            r.PlayerId, r.Player, r.Section, States[r.Readiness], r.Entries, r.LastQuarterBpm, r.Forecast.ReadyOn, r.Forecast.BpmPerWeek, r.Forecast.AtDate, r.Forecast.Why)));
+        TypedResults.Ok(
+            readiness
+                .Of(AssignEndpoints.Find(passages, passage))
+                .Select(r => new ReadyView(
+                    r.PlayerId,
+                    r.Player,
+                    r.Section,
+                    States[r.Readiness],
+                    r.Entries,
+                    r.LastQuarterBpm,
+                    r.Forecast.ReadyOn,
+                    r.Forecast.BpmPerWeek,
+                    r.Forecast.AtDate,
+                    r.Forecast.Why
+                ))
+        );
 }

@@ -32,7 +32,10 @@ public static class HouseRuleEndpoints
     {
         var known = HouseRuleCatalog.Find(rule) ?? throw Refusal.NotFound("There is no such house rule. Load the page again.");
         if (!known.Choices.Any(c => c.Key == edit.Choice))
-            throw Refusal.BadRequest($"\"{Names.Clean(edit.Choice ?? "")}\" is no answer to this question. Choose one of {string.Join(", ", known.Choices.Select(c => c.Key))}.");
+            throw Refusal.BadRequest(
+                $"\"{Names.Clean(edit.Choice ?? "")}\" is no answer to this question. Choose one of "
+                    + $"{string.Join(", ", known.Choices.Select(c => c.Key))}."
+            );
         house.Choose(rule, edit.Choice);
         desk.ForgetAll();
         return TypedResults.Ok(All(house));

@@ -33,13 +33,26 @@ public static class MidiEndpoints
         return TypedResults.File(ScoreMidi.Write(piece.Current, request), Midi, $"{desk.Row(id).Title}.mid");
     }
 
-    private static FileContentHttpResult Click(long id, PieceDesk desk, string? from = null, string? to = null, string? unit = null, double? bpm = null)
+    private static FileContentHttpResult Click(
+        long id,
+        PieceDesk desk,
+        string? from = null,
+        string? to = null,
+        string? unit = null,
+        double? bpm = null
+    )
     {
         var piece = desk.Open(id);
         var (first, last) = piece.Range(from, to);
         var beat = unit ?? (BeatUnit.OfLength(piece.Current.Measures[first].Meter.BeatUnit) ?? BeatUnit.Find("quarter")!).Name;
-        var mark = TempoEndpoints.Playable(new TempoView(beat, bpm ?? (piece.Study.Tempo.QuarterBpmAt(first) / (BeatUnit.Find(beat)?.Quarters.Value ?? 1))));
+        var mark = TempoEndpoints.Playable(
+            new TempoView(beat, bpm ?? (piece.Study.Tempo.QuarterBpmAt(first) / (BeatUnit.Find(beat)?.Quarters.Value ?? 1)))
+        );
         var track = ClickTrack.Of(piece.Current, first, last, mark);
-        return TypedResults.File(ClickMidi.Write("Click", track.Clicks.Select(c => new MidiClick(c.Seconds, c.Accent)), mark.QuarterBpm), Midi, $"{desk.Row(id).Title} click.mid");
+        return TypedResults.File(
+            ClickMidi.Write("Click", track.Clicks.Select(c => new MidiClick(c.Seconds, c.Accent)), mark.QuarterBpm),
+            Midi,
+            $"{desk.Row(id).Title} click.mid"
+        );
     }
 }

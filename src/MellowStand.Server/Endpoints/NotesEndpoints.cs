@@ -17,14 +17,24 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Voice">The printed voice.</param>
 /// <param name="Marks">Its marks.</param>
 public sealed record NoteView(
-    string Id, string Measure, int Index, string Onset, string Duration, string Written, IReadOnlyList<int> Midi, bool Grace, bool Rest, string Voice, IReadOnlyList<string> Marks);
+    string Id,
+    string Measure,
+    int Index,
+    string Onset,
+    string Duration,
+    string Written,
+    IReadOnlyList<int> Midi,
+    bool Grace,
+    bool Rest,
+    string Voice,
+    IReadOnlyList<string> Marks
+);
 
 /// <summary>The notes of a part.</summary>
 public static class NotesEndpoints
 {
     /// <summary>Maps the group.</summary>
-    public static void MapNotes(this RouteGroupBuilder api) =>
-        api.MapGet("/pieces/{id:long}/parts/{part}/notes", Notes).WithTags("Notes");
+    public static void MapNotes(this RouteGroupBuilder api) => api.MapGet("/pieces/{id:long}/parts/{part}/notes", Notes).WithTags("Notes");
 
     private static Ok<IEnumerable<NoteView>> Notes(long id, string part, PieceDesk desk)
     {
@@ -32,8 +42,18 @@ public static class NotesEndpoints
         return TypedResults.Ok(SoundingNote.Of(piece.Part(part)).Select(n => View(piece, n)));
     }
 
-    private static NoteView View(OpenPiece piece, SoundingNote n) => new(
-        n.Id, piece.Label(n.First.MeasureIndex), n.First.MeasureIndex, n.First.Onset.ToString(), n.Duration.ToString(),
-        string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()), [.. n.Heads.Select(h => h.Sounding).OfType<int>()],
-        n.First.IsGrace, !n.First.Sounds, n.First.Voice, [.. n.First.Marks.Select(m => m.ToString())]);
+    private static NoteView View(OpenPiece piece, SoundingNote n) =>
+        new(
+            n.Id,
+            piece.Label(n.First.MeasureIndex),
+            n.First.MeasureIndex,
+            n.First.Onset.ToString(),
+            n.Duration.ToString(),
+            string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()),
+            [.. n.Heads.Select(h => h.Sounding).OfType<int>()],
+            n.First.IsGrace,
+            !n.First.Sounds,
+            n.First.Voice,
+            [.. n.First.Marks.Select(m => m.ToString())]
+        );
 }

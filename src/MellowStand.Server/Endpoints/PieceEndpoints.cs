@@ -30,30 +30,53 @@ public static class PieceEndpoints
         group.MapPost("/{id:long}/restore", Restore);
         group.MapPut("/{id:long}/parts/{part}/instrument", SetInstrument);
         group.MapGet("/{id:long}/order", Order);
-        api.MapGet("/instruments", () => TypedResults.Ok(Catalog.All.Select(i => new InstrumentView(i.Id, i.Name, i.Family.ToString())))).WithTags("Pieces");
+        api.MapGet("/instruments", () => TypedResults.Ok(Catalog.All.Select(i => new InstrumentView(i.Id, i.Name, i.Family.ToString()))))
+            .WithTags("Pieces");
     }
 
     /// <summary>An instrument to choose from.</summary>
     public sealed record InstrumentView(string Id, string Name, string Family);
 
     private static Created<PieceView> Import(
-        IFormFile file, [FromForm] string? kind, [FromForm] DateOnly? due, [FromForm] string? etudeSet, [FromForm] string? instruments, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
+        IFormFile file,
+        [FromForm] string? kind,
+        [FromForm] DateOnly? due,
+        [FromForm] string? etudeSet,
+        [FromForm] string? instruments,
+        PieceRepository pieces,
+        PieceDesk desk,
+        TimeProvider clock
+    )
     {
         var upload = Upload.Of(file);
         var chosen = Corrections(instruments, upload.Score);
         var title = upload.Score.Title.Length > 0 ? upload.Score.Title : Path.GetFileNameWithoutExtension(upload.Name);
-        var id = pieces.Add(Names.Clean(title), kind == "etude" ? "etude" : "piece", Names.CleanOrNull(etudeSet), due, upload.Name, upload.Bytes, clock.GetUtcNow());
-        foreach (var (part, instrument) in chosen) desk.Correct(id, part, instrument);
+        var id = pieces.Add(
+            Names.Clean(title),
+            kind == "etude" ? "etude" : "piece",
+            Names.CleanOrNull(etudeSet),
+            due,
+            upload.Name,
+            upload.Bytes,
+            clock.GetUtcNow()
+        );
+        foreach (var (part, instrument) in chosen)
+            desk.Correct(id, part, instrument);
         return TypedResults.Created($"/api/pieces/{id}", PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
     }
 
     // Corrections made before the piece was kept: part=instrument, separated by semicolons.
     private static List<(string Part, string Instrument)> Corrections(string? text, Core.Notation.Score score)
     {
-        var pairs = (text ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries).Select(p => p.Split('=')).Select(p => (Part: p[0], Instrument: p.Length > 1 ? p[1] : "")).ToList();
+        var pairs = (text ?? "")
+            .Split(';', StringSplitOptions.RemoveEmptyEntries)
+            .Select(p => p.Split('='))
+            .Select(p => (Part: p[0], Instrument: p.Length > 1 ? p[1] : ""))
+            .ToList();
         foreach (var (part, instrument) in pairs)
         {
-            if (score.FindPart(part) is null) throw Refusal.BadRequest($"There is no part \"{Names.Clean(part)}\" in this file.");
+            if (score.FindPart(part) is null)
+                throw Refusal.BadRequest($"There is no part \"{Names.Clean(part)}\" in this file.");
             CheckInstrument(instrument);
         }
 
@@ -62,7 +85,8 @@ public static class PieceEndpoints
 
     private static void CheckInstrument(string? instrument)
     {
-        if (Catalog.Find(instrument) is null) throw Refusal.BadRequest($"There is no instrument \"{Names.Clean(instrument ?? "")}\". Choose one from /api/instruments.");
+        if (Catalog.Find(instrument) is null)
+            throw Refusal.BadRequest($"There is no instrument \"{Names.Clean(instrument ?? "")}\". Choose one from /api/instruments.");
     }
 
     private static Ok<ScorePreview> Preview(IFormFile file, HouseRepository house)
@@ -73,13 +97,24 @@ public static class PieceEndpoints
 
     private static Ok<IReadOnlyList<ShelfView>> Shelf(ShelfService shelf) => TypedResults.Ok(shelf.List());
 
-    private static Ok<PieceView> One(long id, PieceDesk desk, TimeProvider clock) => TypedResults.Ok(PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
+    private static Ok<PieceView> One(long id, PieceDesk desk, TimeProvider clock) =>
+        TypedResults.Ok(PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
 
     private static Ok<PieceView> Update(long id, PieceEdit edit, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
     {
-        if (string.IsNullOrWhiteSpace(edit.Title)) throw Refusal.BadRequest("A piece needs a title.");
-        if (edit.Kind is not ("piece" or "etude")) throw Refusal.BadRequest("The kind is \"piece\" or \"etude\".");
-        pieces.Update(desk.Row(id) with { Title = Names.Clean(edit.Title), Kind = edit.Kind, EtudeSet = Names.CleanOrNull(edit.EtudeSet), Due = edit.Due });
+        if (string.IsNullOrWhiteSpace(edit.Title))
+            throw Refusal.BadRequest("A piece needs a title.");
+        if (edit.Kind is not ("piece" or "etude"))
+            throw Refusal.BadRequest("The kind is \"piece\" or \"etude\".");
+        pieces.Update(
+            desk.Row(id) with
+            {
+                Title = Names.Clean(edit.Title),
+                Kind = edit.Kind,
+                EtudeSet = Names.CleanOrNull(edit.EtudeSet),
+                Due = edit.Due,
+            }
+        );
         return One(id, desk, clock);
     }
 
@@ -93,7 +128,8 @@ public static class PieceEndpoints
 
     private static Ok<PieceView> Restore(long id, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
     {
-        if (!pieces.Restore(id)) throw Refusal.NotFound($"Piece {id} was not taken off the shelf, so it cannot be put back.");
+        if (!pieces.Restore(id))
+            throw Refusal.NotFound($"Piece {id} was not taken off the shelf, so it cannot be put back.");
         return One(id, desk, clock);
     }
 

@@ -14,34 +14,94 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Confidence">0 to 1: how sure the recognition is.</param>
 /// <param name="Desk">The desk number in its name, or null.</param>
 /// <param name="CanSplit">True for a part on one staff that two players may read.</param>
-public sealed record PartView(string Id, string Name, string? Instrument, int Transpose, string? InstrumentId, double Confidence, string? Desk, bool CanSplit);
+public sealed record PartView(
+    string Id,
+    string Name,
+    string? Instrument,
+    int Transpose,
+    string? InstrumentId,
+    double Confidence,
+    string? Desk,
+    bool CanSplit
+);
 
 /// <summary>A measure on the strip.</summary>
-public sealed record FrameView(int Index, string Label, string? Rehearsal, string Meter, string Key, bool Pickup, string Length, double QuarterBpm);
+public sealed record FrameView(
+    int Index,
+    string Label,
+    string? Rehearsal,
+    string Meter,
+    string Key,
+    bool Pickup,
+    string Length,
+    double QuarterBpm
+);
 
 /// <summary>One piece.</summary>
 public sealed record PieceView(
-    long Id, string Title, IReadOnlyList<string> Measures, IReadOnlyList<PartView> Parts, IReadOnlyList<string> Warnings,
-    string Kind, string? EtudeSet, DateOnly? Due, int? DaysLeft, string FileName, IReadOnlyList<FrameView> Frames)
+    long Id,
+    string Title,
+    IReadOnlyList<string> Measures,
+    IReadOnlyList<PartView> Parts,
+    IReadOnlyList<string> Warnings,
+    string Kind,
+    string? EtudeSet,
+    DateOnly? Due,
+    int? DaysLeft,
+    string FileName,
+    IReadOnlyList<FrameView> Frames
+)
 {
     /// <summary>Builds the view of an open piece.</summary>
-    public static PieceView Of(PieceRow row, OpenPiece piece, DateOnly today) => new(
-        row.Id, row.Title, [.. piece.Printed.Measures.Select(m => m.Label)], [.. piece.Printed.Parts.Select(p => Part(p, piece))], piece.Printed.Warnings,
-        row.Kind, row.EtudeSet, row.Due, row.Due?.DayNumber - today.DayNumber, row.FileName, [.. piece.Current.Measures.Select(m => Frame(m, piece))]);
+    public static PieceView Of(PieceRow row, OpenPiece piece, DateOnly today) =>
+        new(
+            row.Id,
+            row.Title,
+            [.. piece.Printed.Measures.Select(m => m.Label)],
+            [.. piece.Printed.Parts.Select(p => Part(p, piece))],
+            piece.Printed.Warnings,
+            row.Kind,
+            row.EtudeSet,
+            row.Due,
+            row.Due?.DayNumber - today.DayNumber,
+            row.FileName,
+            [.. piece.Current.Measures.Select(m => Frame(m, piece))]
+        );
 
     private static PartView Part(Part p, OpenPiece piece)
     {
         var recognized = piece.Instruments[p.Id];
-        return new PartView(p.Id, p.Name, recognized.Instrument?.Name, p.Transposition.Semitones, recognized.Instrument?.Id, recognized.Confidence, recognized.Desk, CanSplit(p));
+        return new PartView(
+            p.Id,
+            p.Name,
+            recognized.Instrument?.Name,
+            p.Transposition.Semitones,
+            recognized.Instrument?.Id,
+            recognized.Confidence,
+            recognized.Desk,
+            CanSplit(p)
+        );
     }
 
     // Two voices, or a name with two desks over chords.
-    private static bool CanSplit(Part p) => p.Staves == 1 && (p.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct().Count() == 2
-        || (Recognition.Of(p).Desk?.Contains('.', StringComparison.Ordinal) == true && p.Notes.Any(n => n.Heads.Count > 1)));
+    private static bool CanSplit(Part p) =>
+        p.Staves == 1
+        && (
+            p.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct().Count() == 2
+            || (Recognition.Of(p).Desk?.Contains('.', StringComparison.Ordinal) == true && p.Notes.Any(n => n.Heads.Count > 1))
+        );
 
-    private static FrameView Frame(MeasureFrame m, OpenPiece piece) => new(
-        m.Index, m.Label, m.Rehearsal, m.Meter.ToString(), ConcertKey(piece.Current.Parts[0], m.Index), m.IsPickup, m.Length.ToString(),
-        Math.Round(piece.Study.Tempo.QuarterBpmAt(m.Index), 1));
+    private static FrameView Frame(MeasureFrame m, OpenPiece piece) =>
+        new(
+            m.Index,
+            m.Label,
+            m.Rehearsal,
+            m.Meter.ToString(),
+            ConcertKey(piece.Current.Parts[0], m.Index),
+            m.IsPickup,
+            m.Length.ToString(),
+            Math.Round(piece.Study.Tempo.QuarterBpmAt(m.Index), 1)
+        );
 
     // The strip shows the sounding key: it is the same for all parts.
     private static string ConcertKey(Part part, int measure)
@@ -68,5 +128,18 @@ public sealed record PieceView(
 /// <param name="Late">Players who will not be ready.</param>
 /// <param name="NotDone">What is not done, in words.</param>
 public sealed record ShelfView(
-    long Id, string Title, string Kind, string? EtudeSet, DateOnly? Due, int? DaysLeft, int Parts, int Measures,
-    int OpenDifferences, int Differences, int Findings, int Passages, int Late, IReadOnlyList<string> NotDone);
+    long Id,
+    string Title,
+    string Kind,
+    string? EtudeSet,
+    DateOnly? Due,
+    int? DaysLeft,
+    int Parts,
+    int Measures,
+    int OpenDifferences,
+    int Differences,
+    int Findings,
+    int Passages,
+    int Late,
+    IReadOnlyList<string> NotDone
+);

@@ -22,8 +22,18 @@ public sealed record PreviewRun(string From, string To, int Measures);
 
 /// <summary>What was read of a file before it is kept.</summary>
 public sealed record ScorePreview(
-    string FileName, string Title, string? Composer, IReadOnlyList<PreviewPart> Parts, int Measures, IReadOnlyList<PreviewPlace> Keys, IReadOnlyList<PreviewPlace> Meters,
-    IReadOnlyList<PreviewPlace> Tempos, IReadOnlyList<PreviewRun> Order, int Played, IReadOnlyList<string> Warnings)
+    string FileName,
+    string Title,
+    string? Composer,
+    IReadOnlyList<PreviewPart> Parts,
+    int Measures,
+    IReadOnlyList<PreviewPlace> Keys,
+    IReadOnlyList<PreviewPlace> Meters,
+    IReadOnlyList<PreviewPlace> Tempos,
+    IReadOnlyList<PreviewRun> Order,
+    int Played,
+    IReadOnlyList<string> Warnings
+)
 {
     /// <summary>Sums a score up.</summary>
     public static ScorePreview Of(string fileName, Score score, IReadOnlyDictionary<string, string> learned)
@@ -31,23 +41,40 @@ public sealed record ScorePreview(
         var first = score.Parts[0];
         var back = new Transposition(-first.Transposition.Diatonic, -first.Transposition.Chromatic, 0);
         return new ScorePreview(
-            fileName, score.Title, score.Composer, [.. score.Parts.Select(p => Part(p, learned))], score.Measures.Count,
-            Changes(score, m => first.Measures[m.Index].Key.Written(back).CountName), Changes(score, m => m.Meter.ToString()),
+            fileName,
+            score.Title,
+            score.Composer,
+            [.. score.Parts.Select(p => Part(p, learned))],
+            score.Measures.Count,
+            Changes(score, m => first.Measures[m.Index].Key.Written(back).CountName),
+            Changes(score, m => m.Meter.ToString()),
             [.. new TempoLine(score).Signs.Select(s => new PreviewPlace(score.Measures[s.Measure].Label, s.Text))],
-            Runs(score), score.PlayedOrder.Count, score.Warnings);
+            Runs(score),
+            score.PlayedOrder.Count,
+            score.Warnings
+        );
     }
 
     private static PreviewPart Part(Part part, IReadOnlyDictionary<string, string> learned)
     {
         var found = Recognition.Of(part, learned);
-        return new PreviewPart(part.Id, part.Name, found.Instrument?.Id, found.Confidence, found.Desk, part.Notes.Count(n => n.Sounds), part.Transposition.Semitones);
+        return new PreviewPart(
+            part.Id,
+            part.Name,
+            found.Instrument?.Id,
+            found.Confidence,
+            found.Desk,
+            part.Notes.Count(n => n.Sounds),
+            part.Transposition.Semitones
+        );
     }
 
     private static List<PreviewPlace> Changes(Score score, Func<MeasureFrame, string> of)
     {
         var places = new List<PreviewPlace>();
         foreach (var m in score.Measures)
-            if (places.Count == 0 || places[^1].What != of(m)) places.Add(new PreviewPlace(m.Label, of(m)));
+            if (places.Count == 0 || places[^1].What != of(m))
+                places.Add(new PreviewPlace(m.Label, of(m)));
         return places;
     }
 
@@ -56,8 +83,10 @@ public sealed record ScorePreview(
         var runs = new List<(int From, int To)>();
         foreach (var i in score.PlayedOrder)
         {
-            if (runs.Count > 0 && runs[^1].To + 1 == i) runs[^1] = (runs[^1].From, i);
-            else runs.Add((i, i));
+            if (runs.Count > 0 && runs[^1].To + 1 == i)
+                runs[^1] = (runs[^1].From, i);
+            else
+                runs.Add((i, i));
         }
 
         return [.. runs.Select(r => new PreviewRun(score.Measures[r.From].Label, score.Measures[r.To].Label, r.To - r.From + 1))];

@@ -8,7 +8,23 @@ namespace MellowStand.Server.Endpoints;
 
 /// <summary>A finding as the interface shows it.</summary>
 public sealed record FindingView(
-    string Id, string Rule, IReadOnlyList<string> Parts, string From, string To, int FromIndex, int ToIndex, IReadOnlyList<string> Notes, string Severity, string Title, string Why, bool Dismissed, string Kind, int Rank, bool Shown, bool CanWriteIn);
+    string Id,
+    string Rule,
+    IReadOnlyList<string> Parts,
+    string From,
+    string To,
+    int FromIndex,
+    int ToIndex,
+    IReadOnlyList<string> Notes,
+    string Severity,
+    string Title,
+    string Why,
+    bool Dismissed,
+    string Kind,
+    int Rank,
+    bool Shown,
+    bool CanWriteIn
+);
 
 /// <summary>A rule that stays quiet.</summary>
 public sealed record QuietRuleView(string Rule, bool Everywhere);
@@ -37,89 +53,163 @@ public static class StudyEndpoints
     }
 
     // Severity is a word of the interface, not a number that may shift.
-    private static Ok<IEnumerable<FindingView>> Study(long id, PieceDesk desk, PieceRepository pieces, string? part = null, string? from = null, string? to = null, bool dismissed = false)
+    private static Ok<IEnumerable<FindingView>> Study(
+        long id,
+        PieceDesk desk,
+        PieceRepository pieces,
+        string? part = null,
+        string? from = null,
+        string? to = null,
+        bool dismissed = false
+    )
     {
         var piece = desk.Open(id);
         var (first, last) = piece.Range(from, to);
         var quiet = Quiet.Of(pieces, id);
         var wanted = part is null ? null : Parts(piece, part);
         var shown = Ranking.Shown(piece.Findings.Where(f => !quiet.Holds(f)), piece.Current);
-        return TypedResults.Ok(piece.Findings
-            .Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
-            .Where(f => dismissed || !quiet.Holds(f))
-            .Select(f => View(piece, f, quiet.Holds(f), shown.Contains(f.Id))));
+        return TypedResults.Ok(
+            piece
+                .Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
+                .Where(f => dismissed || !quiet.Holds(f))
+                .Select(f => View(piece, f, quiet.Holds(f), shown.Contains(f.Id)))
+        );
     }
 
     /// <summary>A finding as the interface shows it.</summary>
     public static FindingView View(OpenPiece piece, Finding f, bool dismissed, bool shown)
     {
         var last = Math.Min(f.To, piece.Current.Measures.Count - 1);
-        return new FindingView(f.Id, f.Rule, f.Parts, piece.Label(f.From), piece.Label(last), f.From, last, f.Notes,
-            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, dismissed, RuleKinds.Of(f.Rule), piece.Ranks[f.Id], shown, f.Notes.Count > 0 || f.From == f.To);
+        return new FindingView(
+            f.Id,
+            f.Rule,
+            f.Parts,
+            piece.Label(f.From),
+            piece.Label(last),
+            f.From,
+            last,
+            f.Notes,
+            f.Severity.ToString().ToLowerInvariant(),
+            f.Title,
+            f.Why,
+            dismissed,
+            RuleKinds.Of(f.Rule),
+            piece.Ranks[f.Id],
+            shown,
+            f.Notes.Count > 0 || f.From == f.To
+        );
     }
 
-    private static Ok<IEnumerable<CountingView>> Counting(long id, string part, PieceDesk desk, string? from = null, string? to = null, string? words = null)
+    private static Ok<IEnumerable<CountingView>> Counting(
+        long id,
+        string part,
+        PieceDesk desk,
+        string? from = null,
+        string? to = null,
+        string? words = null
+    )
     {
         var piece = desk.Open(id);
         var (first, last) = piece.Range(from, to);
         var school = words ?? piece.House["counting-words"];
-        if (!CountingLine.Schools.Contains(school)) throw Refusal.BadRequest($"There are no counting words \"{Names.Clean(school)}\". Use one of {string.Join(", ", CountingLine.Schools)}.");
-        return TypedResults.Ok(Enumerable.Range(first, last - first + 1).Select(m => new CountingView(piece.Label(m), CountingLine.Of(piece.Study, piece.Part(part), m, school))));
+        if (!CountingLine.Schools.Contains(school))
+            throw Refusal.BadRequest(
+                $"There are no counting words \"{Names.Clean(school)}\". Use one of {string.Join(", ", CountingLine.Schools)}."
+            );
+        return TypedResults.Ok(
+            Enumerable
+                .Range(first, last - first + 1)
+                .Select(m => new CountingView(piece.Label(m), CountingLine.Of(piece.Study, piece.Part(part), m, school)))
+        );
     }
 
     private static HashSet<string> Parts(OpenPiece piece, string list) => [.. list.Split(',').Select(p => piece.Part(p).Id)];
 
-    private static Ok<IEnumerable<HeatRow>> Heat(long id, PieceDesk desk) => TypedResults.Ok(desk.Open(id).Heat
-        .GroupBy(c => c.Part).Select(g => new HeatRow(g.Key, [.. g.OrderBy(c => c.Measure).Select(c => c.Heat)])));
+    private static Ok<IEnumerable<HeatRow>> Heat(long id, PieceDesk desk) =>
+        TypedResults.Ok(
+            desk.Open(id).Heat.GroupBy(c => c.Part).Select(g => new HeatRow(g.Key, [.. g.OrderBy(c => c.Measure).Select(c => c.Heat)]))
+        );
 
     private static Ok<IReadOnlyList<HeatReason>> Reasons(long id, string part, int index, PieceDesk desk)
     {
         var piece = desk.Open(id);
         _ = piece.Part(part);
-        var cell = piece.Heat.FirstOrDefault(c => c.Part == part && c.Measure == index)
-            ?? throw Refusal.NotFound($"There is no measure number {index} in this piece; places go from 0 to {piece.Current.Measures.Count - 1}.");
+        var cell =
+            piece.Heat.FirstOrDefault(c => c.Part == part && c.Measure == index)
+            ?? throw Refusal.NotFound(
+                $"There is no measure number {index} in this piece; places go from 0 to {piece.Current.Measures.Count - 1}."
+            );
         return TypedResults.Ok(cell.Reasons);
     }
 
     // The scope: here (this finding), piece (its rule in this piece) or everywhere.
-    private static NoContent Dismiss(long id, string finding, PieceDesk desk, PieceRepository pieces, TimeProvider clock, string scope = "here")
+    private static NoContent Dismiss(
+        long id,
+        string finding,
+        PieceDesk desk,
+        PieceRepository pieces,
+        TimeProvider clock,
+        string scope = "here"
+    )
     {
         var found = Find(desk.Open(id), finding);
         switch (scope)
         {
-            case "here": pieces.Dismiss(id, found.Id, found.Title, clock.GetUtcNow()); break;
-            case "piece": pieces.Quiet(id, found.Rule, clock.GetUtcNow()); break;
-            case "everywhere": pieces.Quiet(null, found.Rule, clock.GetUtcNow()); break;
-            default: throw Refusal.BadRequest("A dismissal reaches here, piece or everywhere.");
+            case "here":
+                pieces.Dismiss(id, found.Id, found.Title, clock.GetUtcNow());
+                break;
+            case "piece":
+                pieces.Quiet(id, found.Rule, clock.GetUtcNow());
+                break;
+            case "everywhere":
+                pieces.Quiet(null, found.Rule, clock.GetUtcNow());
+                break;
+            default:
+                throw Refusal.BadRequest("A dismissal reaches here, piece or everywhere.");
         }
 
         return TypedResults.NoContent();
     }
 
-    private static Finding Find(OpenPiece piece, string finding) => piece.Findings.FirstOrDefault(f => f.Id == finding)
+    private static Finding Find(OpenPiece piece, string finding) =>
+        piece.Findings.FirstOrDefault(f => f.Id == finding)
         ?? throw Refusal.NotFound("This finding is not in the piece any more. Load the list again.");
 
     private static NoContent Recall(long id, string finding, PieceDesk desk, PieceRepository pieces)
     {
         var found = desk.Open(id).Findings.FirstOrDefault(f => f.Id == finding);
         var recalled = pieces.Recall(id, finding) | (found is not null && pieces.Unquiet(id, found.Rule));
-        if (!recalled) throw Refusal.NotFound("This finding was not dismissed.");
+        if (!recalled)
+            throw Refusal.NotFound("This finding was not dismissed.");
         return TypedResults.NoContent();
     }
 
     private static Ok<IEnumerable<QuietRuleView>> QuietRules(long id, PieceDesk desk, PieceRepository pieces) =>
         TypedResults.Ok(pieces.QuietRules(desk.Row(id).Id).Select(q => new QuietRuleView(q.Key, q.Value)));
 
-    private static Created<DecisionView> Mark(long id, string finding, HttpContext http, PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
+    private static Created<DecisionView> Mark(
+        long id,
+        string finding,
+        HttpContext http,
+        PieceDesk desk,
+        DecisionRepository decisions,
+        TimeProvider clock
+    )
     {
         var piece = desk.Open(id);
         var found = Find(piece, finding);
         var changes = WriteIn.Of(piece.Study, found);
-        if (changes.Count == 0) throw Refusal.BadRequest("None of its parts plays here, so there is no note to write it at.");
-        var made = decisions.Add(id, null, "free", null, $"Study: {found.Title}", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!.Value;
+        if (changes.Count == 0)
+            throw Refusal.BadRequest("None of its parts plays here, so there is no note to write it at.");
+        var made = decisions
+            .Add(id, null, "free", null, $"Study: {found.Title}", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!
+            .Value;
         desk.Forget(id);
         var open = desk.Open(id);
-        return TypedResults.Created($"/api/pieces/{id}/decisions/{made}", DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made)));
+        return TypedResults.Created(
+            $"/api/pieces/{id}/decisions/{made}",
+            DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made))
+        );
     }
 }
 

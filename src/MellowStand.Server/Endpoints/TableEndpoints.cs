@@ -7,13 +7,43 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>A note as a row of a table.</summary>
-public sealed record NoteRow(string Part, string Measure, string Beat, string Onset, string Duration, string Written, string Midi, string Voice, string Marks);
+public sealed record NoteRow(
+    string Part,
+    string Measure,
+    string Beat,
+    string Onset,
+    string Duration,
+    string Written,
+    string Midi,
+    string Voice,
+    string Marks
+);
 
 /// <summary>A finding as a row of a table.</summary>
-public sealed record FindingTableRow(string Rule, string Parts, string From, string To, string Severity, string Title, string Why, bool Dismissed);
+public sealed record FindingTableRow(
+    string Rule,
+    string Parts,
+    string From,
+    string To,
+    string Severity,
+    string Title,
+    string Why,
+    bool Dismissed
+);
 
 /// <summary>A decision as a row of a table: one row a part that it changes.</summary>
-public sealed record DecisionTableRow(long Decision, string Part, string Measures, int Notes, string Added, string Removed, string Verdict, string Why, string Person, string Made);
+public sealed record DecisionTableRow(
+    long Decision,
+    string Part,
+    string Measures,
+    int Notes,
+    string Added,
+    string Removed,
+    string Verdict,
+    string Why,
+    string Person,
+    string Made
+);
 
 /// <summary>Notes, findings and decisions as CSV or JSON.</summary>
 public static class TableEndpoints
@@ -22,8 +52,19 @@ public static class TableEndpoints
     public static void MapTables(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/pieces/{id:long}/tables").WithTags("Export");
-        group.MapGet("/{table}.csv", (long id, string table, PieceDesk desk, PieceRepository pieces) => Csv(Rows(id, table, desk, pieces), $"{desk.Row(id).Title} {table}.csv")).Produces<string>(200, "text/csv");
-        group.MapGet("/{table}.json", (long id, string table, PieceDesk desk, PieceRepository pieces) => Results.Json(Rows(id, table, desk, pieces))).Produces<object[]>();
+        group
+            .MapGet(
+                "/{table}.csv",
+                (long id, string table, PieceDesk desk, PieceRepository pieces) =>
+                    Csv(Rows(id, table, desk, pieces), $"{desk.Row(id).Title} {table}.csv")
+            )
+            .Produces<string>(200, "text/csv");
+        group
+            .MapGet(
+                "/{table}.json",
+                (long id, string table, PieceDesk desk, PieceRepository pieces) => Results.Json(Rows(id, table, desk, pieces))
+            )
+            .Produces<object[]>();
     }
 
     private static List<object> Rows(long id, string table, PieceDesk desk, PieceRepository pieces)
@@ -38,24 +79,55 @@ public static class TableEndpoints
         };
     }
 
-    private static NoteRow Note(OpenPiece piece, Part part, SoundingNote n) => new(
-        NameOf(part), piece.Label(n.First.MeasureIndex), piece.Study.Beat(n.First), n.First.Onset.ToString(), n.Duration.ToString(),
-        n.First.Sounds ? string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()) : "rest",
-        string.Join(' ', n.Heads.Select(h => h.Sounding).OfType<int>()), n.First.Voice, string.Join(' ', n.First.Marks));
+    private static NoteRow Note(OpenPiece piece, Part part, SoundingNote n) =>
+        new(
+            NameOf(part),
+            piece.Label(n.First.MeasureIndex),
+            piece.Study.Beat(n.First),
+            n.First.Onset.ToString(),
+            n.Duration.ToString(),
+            n.First.Sounds ? string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()) : "rest",
+            string.Join(' ', n.Heads.Select(h => h.Sounding).OfType<int>()),
+            n.First.Voice,
+            string.Join(' ', n.First.Marks)
+        );
 
     private static List<object> Findings(OpenPiece piece, Quiet quiet) =>
-    [
-        .. piece.Findings.Select(f => new FindingTableRow(
-            f.Rule, string.Join(", ", f.Parts.Select(p => NameOf(piece.Part(p)))), piece.Label(f.From), piece.Label(Math.Min(f.To, piece.Current.Measures.Count - 1)),
-            f.Severity.ToString().ToLowerInvariant(), f.Title, f.Why, quiet.Holds(f))),
-    ];
+        [
+            .. piece.Findings.Select(f => new FindingTableRow(
+                f.Rule,
+                string.Join(", ", f.Parts.Select(p => NameOf(piece.Part(p)))),
+                piece.Label(f.From),
+                piece.Label(Math.Min(f.To, piece.Current.Measures.Count - 1)),
+                f.Severity.ToString().ToLowerInvariant(),
+                f.Title,
+                f.Why,
+                quiet.Holds(f)
+            )),
+        ];
 
     private static DecisionTableRow Decision(OpenPiece piece, DecisionRow d, Core.Decisions.MarkChange c)
     {
         var part = piece.Printed.FindPart(c.Part);
-        var measures = part?.Notes.Where(n => c.Notes.Contains(n.Id) || n.Heads.Any(h => c.Notes.Contains(h.Id))).Select(n => n.MeasureIndex).ToList() ?? [];
-        var where = measures.Count == 0 ? "" : measures[0] == measures[^1] ? piece.Label(measures[0]) : $"{piece.Label(measures[0])}-{piece.Label(measures[^1])}";
-        return new DecisionTableRow(d.Id, part is null ? c.Part : NameOf(part), where, c.Notes.Count, string.Join(' ', c.Added), string.Join(' ', c.Removed), d.Verdict, d.Why, d.Person, d.Made);
+        var measures =
+            part?.Notes.Where(n => c.Notes.Contains(n.Id) || n.Heads.Any(h => c.Notes.Contains(h.Id))).Select(n => n.MeasureIndex).ToList()
+            ?? [];
+        var where =
+            measures.Count == 0 ? ""
+            : measures[0] == measures[^1] ? piece.Label(measures[0])
+            : $"{piece.Label(measures[0])}-{piece.Label(measures[^1])}";
+        return new DecisionTableRow(
+            d.Id,
+            part is null ? c.Part : NameOf(part),
+            where,
+            c.Notes.Count,
+            string.Join(' ', c.Added),
+            string.Join(' ', c.Removed),
+            d.Verdict,
+            d.Why,
+            d.Person,
+            d.Made
+        );
     }
 
     private static string NameOf(Part part) => part.Name.Length > 0 ? part.Name : part.Id;
@@ -64,11 +136,18 @@ public static class TableEndpoints
     {
         using var stream = new MemoryStream();
         // A cell that a spreadsheet would take for a formula is written as text.
-        using (var csv = CsvWriter.Create(stream, new CsvWriterOptions { Injection = CsvInjection.Escape, WriteByteOrderMark = true }, leaveOpen: true))
+        using (
+            var csv = CsvWriter.Create(
+                stream,
+                new CsvWriterOptions { Injection = CsvInjection.Escape, WriteByteOrderMark = true },
+                leaveOpen: true
+            )
+        )
         {
             var columns = rows.Count == 0 ? [] : rows[0].GetType().GetProperties();
             csv.WriteHeader(columns.Select(c => c.Name).ToArray());
-            foreach (var row in rows) csv.WriteRecord([.. columns.Select(c => Convert.ToString(c.GetValue(row), CultureInfo.InvariantCulture) ?? "")]);
+            foreach (var row in rows)
+                csv.WriteRecord([.. columns.Select(c => Convert.ToString(c.GetValue(row), CultureInfo.InvariantCulture) ?? "")]);
         }
 
         return Results.File(stream.ToArray(), "text/csv; charset=utf-8", name);

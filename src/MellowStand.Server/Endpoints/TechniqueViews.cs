@@ -25,7 +25,18 @@ public sealed record AlternativeView(string Choice, double Cost, IReadOnlyList<s
 /// <param name="Cents">Tendency in cents, or null.</param>
 /// <param name="Words">The choice in players' words.</param>
 public sealed record ChoiceView(
-    string Note, string Measure, string Choice, bool Marked, string Why, IReadOnlyList<AlternativeView> Alternatives, string Written, string Sign, IReadOnlyList<string> Keys, double? Cents, string Words);
+    string Note,
+    string Measure,
+    string Choice,
+    bool Marked,
+    string Why,
+    IReadOnlyList<AlternativeView> Alternatives,
+    string Written,
+    string Sign,
+    IReadOnlyList<string> Keys,
+    double? Cents,
+    string Words
+);
 
 /// <summary>A slurred pair of a slide instrument.</summary>
 public sealed record SlideSlurView(string From, string To, string Kind);
@@ -57,8 +68,17 @@ public sealed record TuningView(string Measure, string Drum, string? From, strin
 /// <param name="Kind">What the chart's diagram is, or null.</param>
 /// <param name="Layout">Keys of the diagram.</param>
 public sealed record TechniqueView(
-    string Instrument, double Cost, IReadOnlyList<ChoiceView> Choices, IReadOnlyList<SlideSlurView> Slurs, IReadOnlyList<TroubleView> Trouble, IReadOnlyList<TrillView> Trills,
-    IReadOnlyList<TuningView> Tunings, string? Chart, string? Kind, IReadOnlyList<ChartKeyView> Layout);
+    string Instrument,
+    double Cost,
+    IReadOnlyList<ChoiceView> Choices,
+    IReadOnlyList<SlideSlurView> Slurs,
+    IReadOnlyList<TroubleView> Trouble,
+    IReadOnlyList<TrillView> Trills,
+    IReadOnlyList<TuningView> Tunings,
+    string? Chart,
+    string? Kind,
+    IReadOnlyList<ChartKeyView> Layout
+);
 
 /// <summary>Makes the answer from a plan.</summary>
 internal static class TechniqueViews
@@ -69,20 +89,66 @@ internal static class TechniqueViews
         var steps = plan.Passage.Steps;
         var chart = plan.Chart?.Value;
         string Label(Step step) => piece.Label(step.Note.MeasureIndex);
-        IReadOnlyList<string> Keys(Step step, string code) => chart is null || code.Contains('+', StringComparison.Ordinal) ? [] : chart.Find(TechniqueDesk.ChartKeyOf(step, chart, instrument), code)?.Keys ?? [];
+        IReadOnlyList<string> Keys(Step step, string code) =>
+            chart is null || code.Contains('+', StringComparison.Ordinal)
+                ? []
+                : chart.Find(TechniqueDesk.ChartKeyOf(step, chart, instrument), code)?.Keys ?? [];
         ChoiceView Choice(Choice c)
         {
             var step = steps[c.Place];
             var cents = c.Way.Cents ?? (chart?.Kind == "keys" ? chart.Find(step.Written.Midi, c.Way.Code)?.Cents : null);
-            return new ChoiceView(step.Note.Id, Label(step), c.Way.Code, c.Marked, c.Why, [.. c.Alternatives.Select(a => new AlternativeView(a.Code, a.Cost, [.. PlayerSigns.FixingMarks(a.Code, instrument).Select(m => m.ToString())], Keys(step, a.Code), ChoiceWords.Of(a.Code, instrument)))],
-                string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")), PlayerSigns.Of(c.Way.Code, instrument.Family), Keys(step, c.Way.Code), cents, ChoiceWords.Of(c.Way.Code, instrument));
+            return new ChoiceView(
+                step.Note.Id,
+                Label(step),
+                c.Way.Code,
+                c.Marked,
+                c.Why,
+                [
+                    .. c.Alternatives.Select(a => new AlternativeView(
+                        a.Code,
+                        a.Cost,
+                        [.. PlayerSigns.FixingMarks(a.Code, instrument).Select(m => m.ToString())],
+                        Keys(step, a.Code),
+                        ChoiceWords.Of(a.Code, instrument)
+                    )),
+                ],
+                string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")),
+                PlayerSigns.Of(c.Way.Code, instrument.Family),
+                Keys(step, c.Way.Code),
+                cents,
+                ChoiceWords.Of(c.Way.Code, instrument)
+            );
         }
 
         return new TechniqueView(
-            instrument.Name, plan.Solution.Cost, [.. plan.Solution.Choices.Select(Choice)], [.. plan.Slurs.Select(s => new SlideSlurView(s.From, s.To, s.Kind))],
+            instrument.Name,
+            plan.Solution.Cost,
+            [.. plan.Solution.Choices.Select(Choice)],
+            [.. plan.Slurs.Select(s => new SlideSlurView(s.From, s.To, s.Kind))],
             [.. plan.Trouble.Select(t => new TroubleView(piece.Label(t.From), piece.Label(t.To), t.Cost, t.Why, t.Recipe))],
-            [.. plan.Trills.Select(t => new TrillView(t.Note.Id, piece.Label(t.Note.MeasureIndex), t.Note.Top!.Value.ToString(), t.Upper.ToString(), t.Advice.Quality, t.Advice.How))],
-            [.. plan.Tunings.Select(t => new TuningView(Label(steps[t.Place]), t.Drum.Name, t.From is { } from ? TechniqueDesk.KeyName(from) : null, TechniqueDesk.KeyName(t.To), t.Seconds, t.IsTight))],
-            chart is null ? null : instrument.Id, chart?.Kind, chart is null ? [] : [.. chart.Keys.Select(k => new ChartKeyView(k.Id, k.Label, k.X, k.Y, k.Shape))]);
+            [
+                .. plan.Trills.Select(t => new TrillView(
+                    t.Note.Id,
+                    piece.Label(t.Note.MeasureIndex),
+                    t.Note.Top!.Value.ToString(),
+                    t.Upper.ToString(),
+                    t.Advice.Quality,
+                    t.Advice.How
+                )),
+            ],
+            [
+                .. plan.Tunings.Select(t => new TuningView(
+                    Label(steps[t.Place]),
+                    t.Drum.Name,
+                    t.From is { } from ? TechniqueDesk.KeyName(from) : null,
+                    TechniqueDesk.KeyName(t.To),
+                    t.Seconds,
+                    t.IsTight
+                )),
+            ],
+            chart is null ? null : instrument.Id,
+            chart?.Kind,
+            chart is null ? [] : [.. chart.Keys.Select(k => new ChartKeyView(k.Id, k.Label, k.X, k.Y, k.Shape))]
+        );
     }
 }

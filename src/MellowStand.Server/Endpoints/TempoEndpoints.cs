@@ -47,9 +47,13 @@ public static class TempoEndpoints
     /// <exception cref="LadderException">The unit is unknown.</exception>
     public static TempoMark Mark(TempoView? tempo, string name)
     {
-        if (tempo is null) throw new LadderException($"The ladder needs a {name}: {{unit, bpm}}.");
-        var unit = BeatUnit.Find(tempo.Unit)
-            ?? throw new LadderException($"The unit of the {name} is not known. Use one of {string.Join(", ", BeatUnit.All.Select(u => u.Name))}.");
+        if (tempo is null)
+            throw new LadderException($"The ladder needs a {name}: {{unit, bpm}}.");
+        var unit =
+            BeatUnit.Find(tempo.Unit)
+            ?? throw new LadderException(
+                $"The unit of the {name} is not known. Use one of {string.Join(", ", BeatUnit.All.Select(u => u.Name))}."
+            );
         return new TempoMark(unit, tempo.Bpm);
     }
 
@@ -58,26 +62,32 @@ public static class TempoEndpoints
     public static TempoMark Playable(TempoView tempo)
     {
         var mark = Mark(tempo, "click");
-        return double.IsFinite(mark.Bpm) && mark.Bpm is > 0 and <= 1000 ? mark : throw new LadderException("A click runs at more than 0 and at most 1000 beats a minute.");
+        return double.IsFinite(mark.Bpm) && mark.Bpm is > 0 and <= 1000
+            ? mark
+            : throw new LadderException("A click runs at more than 0 and at most 1000 beats a minute.");
     }
 
     /// <summary>Reads how a ladder climbs.</summary>
     /// <exception cref="LadderException">The word is unknown.</exception>
-    public static LadderBy By(string? by) => by switch
-    {
-        "step" => LadderBy.Step,
-        "percent" => LadderBy.Percent,
-        "marks" => LadderBy.Marks,
-        "count" => LadderBy.Count,
-        _ => throw new LadderException("A ladder climbs by step, percent, marks or count."),
-    };
+    public static LadderBy By(string? by) =>
+        by switch
+        {
+            "step" => LadderBy.Step,
+            "percent" => LadderBy.Percent,
+            "marks" => LadderBy.Marks,
+            "count" => LadderBy.Count,
+            _ => throw new LadderException("A ladder climbs by step, percent, marks or count."),
+        };
 
     private static Ok<LadderView> Climb(LadderRequest request)
     {
         var by = By(request.By);
-        if (request.Value is null && by != LadderBy.Marks) throw new LadderException($"A ladder by {request.By} needs a value.");
+        if (request.Value is null && by != LadderBy.Marks)
+            throw new LadderException($"A ladder by {request.By} needs a value.");
         var steps = Ladder.Climb(Mark(request.Start, "start"), Mark(request.Goal, "goal"), by, request.Value ?? 1, request.Days ?? 1);
-        return TypedResults.Ok(new LadderView([.. steps.Select(s => new StepView(s.Mark.Unit.Name, s.Mark.Bpm, Math.Round(s.Mark.QuarterBpm, 4), s.Day))]));
+        return TypedResults.Ok(
+            new LadderView([.. steps.Select(s => new StepView(s.Mark.Unit.Name, s.Mark.Bpm, Math.Round(s.Mark.QuarterBpm, 4), s.Day))])
+        );
     }
 
     private static Ok<ClickTrackResult> Click(long id, ClickRequest request, PieceDesk desk)

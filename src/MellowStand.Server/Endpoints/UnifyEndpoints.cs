@@ -28,8 +28,22 @@ public sealed record ProposalView(string Mark, IReadOnlyList<string> Parts, stri
 /// <param name="Alike">Ids of the open differences that are the same where the music returns.</param>
 /// <param name="BuiltOn">Places in the decision list (their numbers) of the decisions that build on the one that settles it.</param>
 public sealed record DifferenceView(
-    string Id, string Kind, string From, string To, int FromIndex, int ToIndex, string Relation,
-    IReadOnlyList<ReadingView> Parts, ProposalView Proposal, string State, long? Decision, string Rank, int Version, IReadOnlyList<string> Alike, IReadOnlyList<long> BuiltOn);
+    string Id,
+    string Kind,
+    string From,
+    string To,
+    int FromIndex,
+    int ToIndex,
+    string Relation,
+    IReadOnlyList<ReadingView> Parts,
+    ProposalView Proposal,
+    string State,
+    long? Decision,
+    string Rank,
+    int Version,
+    IReadOnlyList<string> Alike,
+    IReadOnlyList<long> BuiltOn
+);
 
 /// <summary>A line that parts share.</summary>
 /// <param name="Parts">Ids of its parts; one in a return.</param>
@@ -42,7 +56,18 @@ public sealed record DifferenceView(
 /// <param name="Leader">The part that leads it.</param>
 /// <param name="IsSet">True when the director has set the leader.</param>
 /// <param name="Open">Differences in it that wait for a decision.</param>
-public sealed record LineView(IReadOnlyList<string> Parts, string Relation, int FromIndex, int ToIndex, string From, string To, int Notes, string Leader, bool IsSet, int Open);
+public sealed record LineView(
+    IReadOnlyList<string> Parts,
+    string Relation,
+    int FromIndex,
+    int ToIndex,
+    string From,
+    string To,
+    int Notes,
+    string Leader,
+    bool IsSet,
+    int Open
+);
 
 /// <summary>The leader of a line.</summary>
 /// <param name="Parts">Ids of the parts of the line.</param>
@@ -72,11 +97,22 @@ public static class UnifyEndpoints
     {
         var decision = piece.Decisions.FirstOrDefault(x => x.Difference == d.Id);
         return new DifferenceView(
-            d.Id, d.Kind, piece.Label(d.From), piece.Label(d.To), d.From, d.To, d.Relation,
+            d.Id,
+            d.Kind,
+            piece.Label(d.From),
+            piece.Label(d.To),
+            d.From,
+            d.To,
+            d.Relation,
             [.. d.Readings.Select(r => new ReadingView(r.Part, r.Notes, r.Has))],
             new ProposalView(d.Proposal.Mark, d.Proposal.Parts, d.Proposal.Why, d.Proposal.Rule),
-            states[d.Id], decision?.Id, d.IsNote ? "note" : "difference", piece.VersionOf(d.Id),
-            [.. piece.Alike.Of(d).Where(a => states[a.Id] == "open").Select(a => a.Id)], decision is null ? [] : [.. piece.BuildingOn(decision)]);
+            states[d.Id],
+            decision?.Id,
+            d.IsNote ? "note" : "difference",
+            piece.VersionOf(d.Id),
+            [.. piece.Alike.Of(d).Where(a => states[a.Id] == "open").Select(a => a.Id)],
+            decision is null ? [] : [.. piece.BuildingOn(decision)]
+        );
     }
 
     private static Ok<IEnumerable<LineView>> Lines(long id, PieceDesk desk)
@@ -84,22 +120,37 @@ public static class UnifyEndpoints
         var piece = desk.Open(id);
         var open = piece.Differences.Where(d => !d.IsNote && piece.StateOf(d) == "open").ToList();
         var order = piece.Printed.Parts.Select(p => p.Id).ToList();
-        return TypedResults.Ok(piece.Lines.Select(l =>
-        {
-            var (from, to) = l.Measures;
-            var parts = l.Voices.Select(v => v.Part.Id).Distinct().ToList();
-            var isSet = piece.Leaders.TryGetValue(UnifyContext.LineKey(parts), out var leader);
-            var left = open.Count(d => d.From <= to && d.To >= from && d.Readings.Select(r => r.Part).ToHashSet().SetEquals(parts));
-            return new LineView(parts, l.Relation, from, to, piece.Label(from), piece.Label(to), l.Notes[0].Count, leader ?? parts.MinBy(order.IndexOf)!, isSet, left);
-        }));
+        return TypedResults.Ok(
+            piece.Lines.Select(l =>
+            {
+                var (from, to) = l.Measures;
+                var parts = l.Voices.Select(v => v.Part.Id).Distinct().ToList();
+                var isSet = piece.Leaders.TryGetValue(UnifyContext.LineKey(parts), out var leader);
+                var left = open.Count(d => d.From <= to && d.To >= from && d.Readings.Select(r => r.Part).ToHashSet().SetEquals(parts));
+                return new LineView(
+                    parts,
+                    l.Relation,
+                    from,
+                    to,
+                    piece.Label(from),
+                    piece.Label(to),
+                    l.Notes[0].Count,
+                    leader ?? parts.MinBy(order.IndexOf)!,
+                    isSet,
+                    left
+                );
+            })
+        );
     }
 
     private static NoContent Lead(long id, LeaderEdit edit, PieceDesk desk, PieceRepository pieces)
     {
         var piece = desk.Open(id);
         var parts = (edit.Parts ?? []).Select(p => piece.Part(p).Id).ToList();
-        if (parts.Count < 2) throw Refusal.BadRequest("A line has two parts or more. Send the ids of all its parts.");
-        if (edit.Leader is not null && !parts.Contains(edit.Leader)) throw Refusal.BadRequest("The leader is one of the parts of the line.");
+        if (parts.Count < 2)
+            throw Refusal.BadRequest("A line has two parts or more. Send the ids of all its parts.");
+        if (edit.Leader is not null && !parts.Contains(edit.Leader))
+            throw Refusal.BadRequest("The leader is one of the parts of the line.");
         pieces.Lead(id, UnifyContext.LineKey(parts), edit.Leader);
         desk.Forget(id);
         return TypedResults.NoContent();

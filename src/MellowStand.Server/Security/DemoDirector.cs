@@ -11,7 +11,8 @@ public sealed class DemoDirector(RequestDelegate next, StandOptions options)
         var remote = context.Connection.RemoteIpAddress;
         // The test host has no remote address; it is this process itself.
         var loopback = remote is null || IPAddress.IsLoopback(remote);
-        if (options.Demo && loopback && context.User.Identity?.IsAuthenticated != true) context.User = Sessions.Principal(DemoName);
+        if (options.Demo && loopback && context.User.Identity?.IsAuthenticated != true)
+            context.User = Sessions.Principal(DemoName);
         return next(context);
     }
 

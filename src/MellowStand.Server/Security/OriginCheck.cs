@@ -9,9 +9,14 @@ public sealed class OriginCheck(RequestDelegate next)
         var method = context.Request.Method;
         var changes = !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);
         var origin = context.Request.Headers.Origin.ToString();
-        var foreign = origin.Length > 0 && (!Uri.TryCreate(origin, UriKind.Absolute, out var uri) || uri.Authority != context.Request.Host.Value);
+        var foreign =
+            origin.Length > 0 && (!Uri.TryCreate(origin, UriKind.Absolute, out var uri) || uri.Authority != context.Request.Host.Value);
         var crossSite = context.Request.Headers["Sec-Fetch-Site"].ToString() is "cross-site";
-        if (changes && (foreign || crossSite)) throw new Refusal(StatusCodes.Status403Forbidden, "Changes are taken only from this product's own page. Open it and try there.");
+        if (changes && (foreign || crossSite))
+            throw new Refusal(
+                StatusCodes.Status403Forbidden,
+                "Changes are taken only from this product's own page. Open it and try there."
+            );
         return next(context);
     }
 }

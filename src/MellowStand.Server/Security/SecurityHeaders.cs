@@ -5,8 +5,10 @@ namespace MellowStand.Server.Security;
 public sealed class SecurityHeaders(RequestDelegate next)
 {
     private const string Policy =
-        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self' blob:; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
-        + "font-src 'self' data:; connect-src 'self'; media-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self' blob:; style-src 'self' 'unsafe-inline'; "
+        + "img-src 'self' data: blob:; "
+        + "font-src 'self' data:; connect-src 'self'; media-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action "
+        + "'self'; frame-ancestors 'none'";
 
     /// <summary>Adds the headers and goes on.</summary>
     public Task InvokeAsync(HttpContext context)
@@ -18,7 +20,8 @@ public sealed class SecurityHeaders(RequestDelegate next)
         headers["Referrer-Policy"] = "no-referrer";
         headers["Permissions-Policy"] = "camera=(), geolocation=(), payment=()";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
-        if (context.Request.Path.StartsWithSegments("/api")) headers.CacheControl = "no-store";
+        if (context.Request.Path.StartsWithSegments("/api"))
+            headers.CacheControl = "no-store";
         return next(context);
     }
 }

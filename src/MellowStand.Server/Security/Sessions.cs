@@ -23,8 +23,10 @@ public sealed class Sessions(HouseRepository house, TimeProvider clock)
     /// <exception cref="Refusal">There is one, or the name or password does not do.</exception>
     public void MakeDirector(string name, string password)
     {
-        if (name.Trim().Length is 0 or > 100) throw Refusal.BadRequest("Give your name, at most 100 letters.");
-        if (password.Length is < LeastPassword or > 200) throw Refusal.BadRequest($"Choose a password of at least {LeastPassword} signs.");
+        if (name.Trim().Length is 0 or > 100)
+            throw Refusal.BadRequest("Give your name, at most 100 letters.");
+        if (password.Length is < LeastPassword or > 200)
+            throw Refusal.BadRequest($"Choose a password of at least {LeastPassword} signs.");
         if (!house.MakeDirector(name.Trim(), _hasher.HashPassword(name.Trim(), password), clock.GetUtcNow()))
             throw Refusal.Conflict("There is a director's account already. Sign in with it.");
     }
@@ -34,9 +36,13 @@ public sealed class Sessions(HouseRepository house, TimeProvider clock)
     public ClaimsPrincipal SignIn(string name, string password)
     {
         var director = house.Director();
-        var matches = director is not null && string.Equals(director.Name, name.Trim(), StringComparison.Ordinal)
+        var matches =
+            director is not null
+            && string.Equals(director.Name, name.Trim(), StringComparison.Ordinal)
             && _hasher.VerifyHashedPassword(director.Name, director.PasswordHash, password) != PasswordVerificationResult.Failed;
-        return matches ? Principal(director!.Name) : throw new Refusal(StatusCodes.Status401Unauthorized, "Name and password do not match. Check both and try again.");
+        return matches
+            ? Principal(director!.Name)
+            : throw new Refusal(StatusCodes.Status401Unauthorized, "Name and password do not match. Check both and try again.");
     }
 
     /// <summary>A signed-in director.</summary>
@@ -47,11 +53,17 @@ public sealed class Sessions(HouseRepository house, TimeProvider clock)
 /// <summary>Ten tries a minute to sign in from one address.</summary>
 internal static class SignInLimits
 {
-    public static void AddSignInLimit(this IServiceCollection services) => services.AddRateLimiter(limits =>
-    {
-        limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-        limits.AddPolicy(Sessions.SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
-            context.Connection.RemoteIpAddress?.ToString() ?? "here",
-            _ => new FixedWindowRateLimiterOptions { PermitLimit = 10, Window = TimeSpan.FromMinutes(1) }));
-    });
+    public static void AddSignInLimit(this IServiceCollection services) =>
+        services.AddRateLimiter(limits =>
+        {
+            limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            limits.AddPolicy(
+                Sessions.SignInLimit,
+                context =>
+                    RateLimitPartition.GetFixedWindowLimiter(
+                        context.Connection.RemoteIpAddress?.ToString() ?? "here",
+                        _ => new FixedWindowRateLimiterOptions { PermitLimit = 10, Window = TimeSpan.FromMinutes(1) }
+                    )
+            );
+        });
 }

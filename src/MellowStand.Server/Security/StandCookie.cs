@@ -22,14 +22,21 @@ internal static class StandCookie
     public static void AddDataProtectionKeys(this IServiceCollection services)
     {
         services.AddDataProtection().SetApplicationName("mellow-stand");
-        services.AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
-            .Configure<StandOptions, ILoggerFactory>((keys, options, logs) => keys.XmlRepository =
-                new Microsoft.AspNetCore.DataProtection.Repositories.FileSystemXmlRepository(Directory.CreateDirectory(Path.Combine(options.Data, "keys")), logs));
+        services
+            .AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
+            .Configure<StandOptions, ILoggerFactory>(
+                (keys, options, logs) =>
+                    keys.XmlRepository = new Microsoft.AspNetCore.DataProtection.Repositories.FileSystemXmlRepository(
+                        Directory.CreateDirectory(Path.Combine(options.Data, "keys")),
+                        logs
+                    )
+            );
     }
 
-    private static Func<RedirectContext<CookieAuthenticationOptions>, Task> Status(int status) => context =>
-    {
-        context.Response.StatusCode = status;
-        return Task.CompletedTask;
-    };
+    private static Func<RedirectContext<CookieAuthenticationOptions>, Task> Status(int status) =>
+        context =>
+        {
+            context.Response.StatusCode = status;
+            return Task.CompletedTask;
+        };
 }

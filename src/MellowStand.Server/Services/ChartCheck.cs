@@ -16,15 +16,26 @@ public static partial class ChartCheck
     public static ChartCorrection Read(Instrument instrument, FingeringChart chart, CorrectionEdit edit)
     {
         var fingerings = chart.At(edit.Written);
-        if (fingerings.Count == 0) throw Refusal.BadRequest($"The chart of {instrument.Name} has no such note. It goes from {chart.Notes[0].Written} to {chart.Notes[^1].Written}.");
-        if (!ChartCorrection.Standings.Contains(edit.Standing ?? "")) throw Refusal.BadRequest($"A fingering stands as one of {string.Join(", ", ChartCorrection.Standings)}.");
+        if (fingerings.Count == 0)
+            throw Refusal.BadRequest(
+                $"The chart of {instrument.Name} has no such note. It goes from {chart.Notes[0].Written} to {chart.Notes[^1].Written}."
+            );
+        if (!ChartCorrection.Standings.Contains(edit.Standing ?? ""))
+            throw Refusal.BadRequest($"A fingering stands as one of {string.Join(", ", ChartCorrection.Standings)}.");
         var isNew = fingerings.All(f => f.Code != edit.Code);
         if (isNew && (chart.Kind != "keys" || !Plain().IsMatch(edit.Code ?? "")))
-            throw Refusal.BadRequest(chart.Kind == "keys" ? $"A new fingering needs a short name of small letters, digits and hyphens, at most {MostCodes} long." : "Only charts of keys take new fingerings; choose one that the note has.");
+            throw Refusal.BadRequest(
+                chart.Kind == "keys"
+                    ? $"A new fingering needs a short name of small letters, digits and hyphens, at most {MostCodes} long."
+                    : "Only charts of keys take new fingerings; choose one that the note has."
+            );
         var keys = edit.Keys ?? [];
-        if (chart.Kind == "keys" && keys.FirstOrDefault(k => chart.Keys.All(x => x.Id != k)) is { } unknown) throw Refusal.BadRequest($"The chart has no key \"{Names.Clean(unknown)}\".");
-        if (chart.Kind != "keys" && keys.Count > 0) throw Refusal.BadRequest("This chart is computed; only where a fingering stands can be changed.");
-        if (isNew && keys.Count == 0) throw Refusal.BadRequest("A new fingering needs at least one key.");
+        if (chart.Kind == "keys" && keys.FirstOrDefault(k => chart.Keys.All(x => x.Id != k)) is { } unknown)
+            throw Refusal.BadRequest($"The chart has no key \"{Names.Clean(unknown)}\".");
+        if (chart.Kind != "keys" && keys.Count > 0)
+            throw Refusal.BadRequest("This chart is computed; only where a fingering stands can be changed.");
+        if (isNew && keys.Count == 0)
+            throw Refusal.BadRequest("A new fingering needs at least one key.");
         var remark = string.IsNullOrWhiteSpace(edit.Remark) ? "" : Names.Clean(edit.Remark);
         return new ChartCorrection(instrument.Id, edit.Written, edit.Code!, edit.Standing!, [.. keys.Distinct()], remark);
     }

@@ -24,5 +24,11 @@ internal static class DemoPeople
 
     /// <summary>What a teacher wants to see later.</summary>
     public static IReadOnlyList<string> Remarks { get; } =
-        ["even, now with the accents", "rushes the two-note slurs", "C still natural in the second measure", "clean; add the crescendo", "tongue and slide not yet together"];
+    [
+        "even, now with the accents",
+        "rushes the two-note slurs",
+        "C still natural in the second measure",
+        "clean; add the crescendo",
+        "tongue and slide not yet together",
+    ];
 }

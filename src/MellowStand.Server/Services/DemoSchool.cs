@@ -8,7 +8,15 @@ namespace MellowStand.Server.Services;
 
 /// <summary>Fills an empty database with the made-up school, six weeks before its concert and half-way prepared.</summary>
 public sealed class DemoSchool(
-    PieceRepository pieces, DecisionRepository decisions, EnsembleRepository ensemble, PassageRepository passages, HouseRepository house, PieceDesk desk, TimeProvider clock, ILogger<DemoSchool> log)
+    PieceRepository pieces,
+    DecisionRepository decisions,
+    EnsembleRepository ensemble,
+    PassageRepository passages,
+    HouseRepository house,
+    PieceDesk desk,
+    TimeProvider clock,
+    ILogger<DemoSchool> log
+)
 {
     private const int DaysToConcert = 42;
     private const int DaysToAudition = 24;
@@ -19,7 +27,8 @@ public sealed class DemoSchool(
     /// <summary>Loads the demo where the shelf and the ensemble are empty.</summary>
     public void Fill()
     {
-        if (pieces.All().Count > 0 || ensemble.Sections().Count > 0) return;
+        if (pieces.All().Count > 0 || ensemble.Sections().Count > 0)
+            return;
         var today = clock.Today();
         FillEnsemble();
         var band = Import("harbor-lanterns", "piece", null, today.AddDays(DaysToConcert));
@@ -48,7 +57,8 @@ public sealed class DemoSchool(
         {
             _sections[section] = ensemble.AddSection(section);
             var chair = 1;
-            foreach (var name in names) _players[name] = ensemble.AddPlayer(_sections[section], name, instrument, chair++, "comfortable");
+            foreach (var name in names)
+                _players[name] = ensemble.AddPlayer(_sections[section], name, instrument, chair++, "comfortable");
         }
     }
 
@@ -58,34 +68,119 @@ public sealed class DemoSchool(
         var open = desk.Open(piece);
         var marks = open.Differences.Where(d => d.Kind is "articulation" or "slur").ToList();
         foreach (var d in marks.Take(count))
-            decisions.Add(piece, d.Id, "accepted", d.Proposal.Mark, d.Proposal.Why, DemoDirector.DemoName, d.Changes[d.Proposal.Mark], clock.GetUtcNow());
+            decisions.Add(
+                piece,
+                d.Id,
+                "accepted",
+                d.Proposal.Mark,
+                d.Proposal.Why,
+                DemoDirector.DemoName,
+                d.Changes[d.Proposal.Mark],
+                clock.GetUtcNow()
+            );
         if (marks.Skip(count).FirstOrDefault() is { } kept)
-            decisions.Add(piece, kept.Id, "kept", null, "The section leader plays it this way on purpose.", DemoDirector.DemoName, [], clock.GetUtcNow());
+            decisions.Add(
+                piece,
+                kept.Id,
+                "kept",
+                null,
+                "The section leader plays it this way on purpose.",
+                DemoDirector.DemoName,
+                [],
+                clock.GetUtcNow()
+            );
         desk.Forget(piece);
     }
 
     private void HandOut(long band, long ferry, DateOnly today)
     {
-        var unison = Add(band, "Tune in unison, D to E", ["P1", "P2", "P3"], "32", "38", 66, 104, today, 21, 14, ["Flutes", "Oboes", "Clarinets"]);
-        var hidden = Add(band, "Letter C in five flats", ["P3", "P6", "P9"], "21", "28", 60, 96, today, 14, 21, ["Clarinets", "Saxophones", "Trumpets"]);
+        var unison = Add(
+            band,
+            "Tune in unison, D to E",
+            ["P1", "P2", "P3"],
+            "32",
+            "38",
+            66,
+            104,
+            today,
+            21,
+            14,
+            ["Flutes", "Oboes", "Clarinets"]
+        );
+        var hidden = Add(
+            band,
+            "Letter C in five flats",
+            ["P3", "P6", "P9"],
+            "21",
+            "28",
+            60,
+            96,
+            today,
+            14,
+            21,
+            ["Clarinets", "Saxophones", "Trumpets"]
+        );
         var low = Add(band, "Low voices together", ["P5", "P8", "P14"], "32", "38", 60, 104, today, 10, 28, ["Low brass"]);
-        var quick = Add(ferry, "Più mosso, bow strokes", ["P1", "P2", "P3", "P4"], "25", "32", 72, 112, today, 7, 35, ["Violins", "Violas", "Cellos"]);
+        var quick = Add(
+            ferry,
+            "Più mosso, bow strokes",
+            ["P1", "P2", "P3", "P4"],
+            "25",
+            "32",
+            72,
+            112,
+            today,
+            7,
+            35,
+            ["Violins", "Violas", "Cellos"]
+        );
         LogDemo(unison, today, 66, 7, "Flutes", "Oboes", "Clarinets");
         LogDemo(hidden, today, 60, 6, "Clarinets", "Saxophones");
         LogDemo(low, today, 60, 5.5, "Low brass");
         LogDemo(quick, today, 72, 9, "Violins");
     }
 
-    private long Add(long piece, string title, string[] parts, string from, string to, double start, double goal, DateOnly today, int begunDaysAgo, int dueInDays, string[] sections)
+    private long Add(
+        long piece,
+        string title,
+        string[] parts,
+        string from,
+        string to,
+        double start,
+        double goal,
+        DateOnly today,
+        int begunDaysAgo,
+        int dueInDays,
+        string[] sections
+    )
     {
         var quarter = BeatUnit.Find("quarter")!;
         var begins = today.AddDays(-begunDaysAgo);
         var due = today.AddDays(dueInDays);
         var steps = PassagePlan.Of(new TempoMark(quarter, start), new TempoMark(quarter, goal), LadderBy.Step, 6, begins, due);
         var (first, last) = desk.Open(piece).Range(from, to);
-        return passages.Add(new PassageRow(
-            0, piece, title, parts, first, last, "quarter", start, "quarter", goal, "step", 6, begins, due, "Count the first measure aloud, then play.",
-            [.. sections.Select(s => _sections[s])], [], [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]));
+        return passages.Add(
+            new PassageRow(
+                0,
+                piece,
+                title,
+                parts,
+                first,
+                last,
+                "quarter",
+                start,
+                "quarter",
+                goal,
+                "step",
+                6,
+                begins,
+                due,
+                "Count the first measure aloud, then play.",
+                [.. sections.Select(s => _sections[s])],
+                [],
+                [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]
+            )
+        );
     }
 
     // Each player climbs at a pace of their own; some were heard only twice.
@@ -100,7 +195,14 @@ public sealed class DemoSchool(
             {
                 var weeksAgo = heard - k;
                 var bpm = start + (pace * (4 - weeksAgo)) + ((n + k) % 3);
-                passages.AddLog(passage, player.Id, "quarter", Math.Round(bpm), today.AddDays(-5 * weeksAgo), k == heard - 1 ? DemoPeople.Remarks[n % DemoPeople.Remarks.Count] : "");
+                passages.AddLog(
+                    passage,
+                    player.Id,
+                    "quarter",
+                    Math.Round(bpm),
+                    today.AddDays(-5 * weeksAgo),
+                    k == heard - 1 ? DemoPeople.Remarks[n % DemoPeople.Remarks.Count] : ""
+                );
             }
 
             n++;

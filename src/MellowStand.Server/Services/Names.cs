@@ -7,8 +7,12 @@ internal static class Names
 
     public static string Clean(string text)
     {
-        var plain = string.Join(' ', new string([.. text.Where(c => !char.IsControl(c))]).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-        if (plain.Length == 0) return "untitled";
+        var plain = string.Join(
+            ' ',
+            new string([.. text.Where(c => !char.IsControl(c))]).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+        );
+        if (plain.Length == 0)
+            return "untitled";
         return plain.Length <= Longest ? plain : plain[..Longest];
     }
 

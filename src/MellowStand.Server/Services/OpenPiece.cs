@@ -36,16 +36,30 @@ public sealed class OpenPiece
         Printed = ScoreReader.Read(Original);
         Changes = [.. Decisions.SelectMany(d => d.Changes)];
         Current = Changes.Count == 0 ? Printed : ReadWithChanges();
-        Instruments = Printed.Parts.ToDictionary(p => p.Id, p =>
-            state.Instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i ? new Recognized(i, 1, null) : Recognition.Of(p, state.Learned));
+        Instruments = Printed.Parts.ToDictionary(
+            p => p.Id,
+            p =>
+                state.Instruments.TryGetValue(p.Id, out var chosen) && Catalog.Find(chosen) is { } i
+                    ? new Recognized(i, 1, null)
+                    : Recognition.Of(p, state.Learned)
+        );
         Seats = Seating.Of([.. Printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))], state.Players);
         Leaders = state.Leaders;
         _corrections = state.Corrections;
         _bows = new(() => BowDesk.Plan(Sections, CurrentLines, Study.Tempo.QuarterBpmAt));
         _alike = new(() => new AlikeDifferences(Printed, Differences));
-        _study = new(() => new StudyContext(Current, House, p => Instruments.GetValueOrDefault(p.Id)?.Instrument, p => Seats.TryGetValue(p.Id, out var seats) ? Seating.Least(seats) : null));
+        _study = new(() =>
+            new StudyContext(
+                Current,
+                House,
+                p => Instruments.GetValueOrDefault(p.Id)?.Instrument,
+                p => Seats.TryGetValue(p.Id, out var seats) ? Seating.Least(seats) : null
+            )
+        );
         _findings = new(() => StudyDesk.Examine(_study.Value, Current.Parts, 0, int.MaxValue));
-        _ranks = new(() => Ranking.Order(_findings.Value).DistinctBy(f => f.Id).Select((f, i) => (f.Id, i + 1)).ToDictionary(x => x.Id, x => x.Item2));
+        _ranks = new(() =>
+            Ranking.Order(_findings.Value).DistinctBy(f => f.Id).Select((f, i) => (f.Id, i + 1)).ToDictionary(x => x.Id, x => x.Item2)
+        );
         _heat = new(() => HeatMap.Of(_study.Value, _findings.Value, 1, HandCosts()));
         _unify = new(() => UnifyDesk.Compare(Context(Printed)));
         _currentUnify = new(() => Changes.Count == 0 ? _unify.Value : UnifyDesk.Compare(Context(Current)));
@@ -100,7 +114,8 @@ public sealed class OpenPiece
     public AlikeDifferences Alike => _alike.Value;
 
     /// <summary>Numbers of the later decisions that build on one.</summary>
-    public IEnumerable<long> BuildingOn(DecisionRow decision) => Decisions.Where(d => d.Id > decision.Id && Dependence.BuildsOn(d.Changes, decision.Changes)).Select(d => d.Id);
+    public IEnumerable<long> BuildingOn(DecisionRow decision) =>
+        Decisions.Where(d => d.Id > decision.Id && Dependence.BuildsOn(d.Changes, decision.Changes)).Select(d => d.Id);
 
     /// <summary>How often what was decided of a difference has changed.</summary>
     public int VersionOf(string difference) => _versions.GetValueOrDefault(difference);
@@ -115,18 +130,22 @@ public sealed class OpenPiece
     public IReadOnlyList<BowPlan> Bows => _bows.Value;
 
     /// <summary>The state of a difference: <c>accepted</c>, <c>other</c>, <c>kept</c>, <c>agreed</c> or <c>open</c>.</summary>
-    public string StateOf(Difference difference) => Decisions.FirstOrDefault(d => d.Difference == difference.Id)?.Verdict switch
-    {
-        "accepted" => "accepted",
-        "reading" => "other",
-        "kept" => "kept",
-        _ => UnifyDesk.IsSettled(difference, _currentUnify.Value.Differences) ? "agreed" : "open",
-    };
+    public string StateOf(Difference difference) =>
+        Decisions.FirstOrDefault(d => d.Difference == difference.Id)?.Verdict switch
+        {
+            "accepted" => "accepted",
+            "reading" => "other",
+            "kept" => "kept",
+            _ => UnifyDesk.IsSettled(difference, _currentUnify.Value.Differences) ? "agreed" : "open",
+        };
 
     /// <summary>The part with the id.</summary>
     /// <exception cref="Refusal">There is none.</exception>
-    public Part Part(string id) => Current.FindPart(id)
-        ?? throw Refusal.NotFound($"There is no part \"{id}\" in this piece. Its parts are {string.Join(", ", Current.Parts.Select(p => p.Id))}.");
+    public Part Part(string id) =>
+        Current.FindPart(id)
+        ?? throw Refusal.NotFound(
+            $"There is no part \"{id}\" in this piece. Its parts are {string.Join(", ", Current.Parts.Select(p => p.Id))}."
+        );
 
     /// <summary>Places of two measure labels; an empty one is the first or the last.</summary>
     /// <exception cref="Refusal">A label is unknown, or they stand in the wrong order.</exception>
@@ -143,9 +162,13 @@ public sealed class OpenPiece
     /// <summary>What the players of a part have in their hands: what all their instruments have, and the school's chart.</summary>
     public Hands? HandsOf(string part)
     {
-        if (Instruments.GetValueOrDefault(part)?.Instrument is not { } instrument) return null;
+        if (Instruments.GetValueOrDefault(part)?.Instrument is not { } instrument)
+            return null;
         var seats = Seats.GetValueOrDefault(part) ?? [];
-        return new Hands(InstrumentOptions.Shared(instrument.Id, seats.Select(s => s.Options)), [.. _corrections.Where(c => c.Instrument == instrument.Id)]);
+        return new Hands(
+            InstrumentOptions.Shared(instrument.Id, seats.Select(s => s.Options)),
+            [.. _corrections.Where(c => c.Instrument == instrument.Id)]
+        );
     }
 
     private UnifyContext Context(Score score) => new(score, House, Leaders, p => Instruments.GetValueOrDefault(p.Id)?.Instrument);
@@ -156,7 +179,16 @@ public sealed class OpenPiece
         var costs = new Dictionary<(string, int), double>();
         foreach (var part in Current.Parts)
         {
-            var plan = TechniqueDesk.Solve(Current, part, 0, Current.Measures.Count - 1, House, Instruments.GetValueOrDefault(part.Id)?.Instrument, _study.Value.Tempo.QuarterBpmAt, HandsOf(part.Id));
+            var plan = TechniqueDesk.Solve(
+                Current,
+                part,
+                0,
+                Current.Measures.Count - 1,
+                House,
+                Instruments.GetValueOrDefault(part.Id)?.Instrument,
+                _study.Value.Tempo.QuarterBpmAt,
+                HandsOf(part.Id)
+            );
             for (var i = 0; i < plan?.Solution.Choices.Count; i++)
             {
                 var cell = (part.Id, plan.Passage.Steps[plan.Solution.Choices[i].Place].Note.MeasureIndex);
@@ -167,8 +199,11 @@ public sealed class OpenPiece
         return (part, measure) => costs.GetValueOrDefault((part, measure));
     }
 
-    private int Place(string label) => Current.FindMeasure(label)
-        ?? throw Refusal.NotFound($"There is no measure \"{label}\" in this piece. It goes from {Label(0)} to {Label(Current.Measures.Count - 1)}.");
+    private int Place(string label) =>
+        Current.FindMeasure(label)
+        ?? throw Refusal.NotFound(
+            $"There is no measure \"{label}\" in this piece. It goes from {Label(0)} to {Label(Current.Measures.Count - 1)}."
+        );
 
     private Score ReadWithChanges()
     {

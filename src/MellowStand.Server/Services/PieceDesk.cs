@@ -3,7 +3,13 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Services;
 
 /// <summary>Keeps the pieces that were opened last, and reads one again when something about it changed.</summary>
-public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisions, HouseRepository house, EnsembleRepository ensemble, ChartRepository charts)
+public sealed class PieceDesk(
+    PieceRepository pieces,
+    DecisionRepository decisions,
+    HouseRepository house,
+    EnsembleRepository ensemble,
+    ChartRepository charts
+)
 {
     private const int Most = 24;
     private readonly Lock _lock = new();
@@ -22,7 +28,8 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
             {
                 _open[id] = piece = new Lazy<OpenPiece>(() => Read(id));
                 _order.AddLast(id);
-                if (_order.Count > Most) Drop(_order.First!.Value);
+                if (_order.Count > Most)
+                    Drop(_order.First!.Value);
             }
         }
 
@@ -31,12 +38,14 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
 
     /// <summary>The shelf's row of a piece.</summary>
     /// <exception cref="Refusal">There is no such piece.</exception>
-    public PieceRow Row(long id) => pieces.Find(id) ?? throw Refusal.NotFound($"There is no piece {id} on the shelf. Open the shelf and choose one.");
+    public PieceRow Row(long id) =>
+        pieces.Find(id) ?? throw Refusal.NotFound($"There is no piece {id} on the shelf. Open the shelf and choose one.");
 
     /// <summary>Corrects a part's instrument here, and remembers it for the next file.</summary>
     public void Correct(long id, string part, string instrument)
     {
-        if (Open(id).Printed.FindPart(part) is { } found) house.Learn(Core.Instruments.Recognition.KeyOf(found), instrument);
+        if (Open(id).Printed.FindPart(part) is { } found)
+            house.Learn(Core.Instruments.Recognition.KeyOf(found), instrument);
         pieces.SetInstrument(id, part, instrument);
         Forget(id);
     }
@@ -44,7 +53,8 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
     /// <summary>Forgets a piece that changed.</summary>
     public void Forget(long id)
     {
-        lock (_lock) Drop(id);
+        lock (_lock)
+            Drop(id);
     }
 
     /// <summary>Forgets all, as after a change of house rules.</summary>
@@ -59,11 +69,32 @@ public sealed class PieceDesk(PieceRepository pieces, DecisionRepository decisio
 
     private void Drop(long id)
     {
-        if (_open.Remove(id)) _order.Remove(id);
+        if (_open.Remove(id))
+            _order.Remove(id);
     }
 
-    private OpenPiece Read(long id) => new(new PieceState(
-        pieces.Original(id)!, decisions.InForce(id), house.House(), pieces.Instruments(id), house.LearnedInstruments(),
-        [.. ensemble.Players().Where(p => p.Instrument is not null).Select(p => new Core.Instruments.Seat(p.Instrument!, p.Chair, p.Level, p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToHashSet()))],
-        pieces.Leaders(id), decisions.Versions(id), charts.All()));
+    private OpenPiece Read(long id) =>
+        new(
+            new PieceState(
+                pieces.Original(id)!,
+                decisions.InForce(id),
+                house.House(),
+                pieces.Instruments(id),
+                house.LearnedInstruments(),
+                [
+                    .. ensemble
+                        .Players()
+                        .Where(p => p.Instrument is not null)
+                        .Select(p => new Core.Instruments.Seat(
+                            p.Instrument!,
+                            p.Chair,
+                            p.Level,
+                            p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToHashSet()
+                        )),
+                ],
+                pieces.Leaders(id),
+                decisions.Versions(id),
+                charts.All()
+            )
+        );
 }

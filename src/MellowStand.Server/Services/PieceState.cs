@@ -16,5 +16,13 @@ namespace MellowStand.Server.Services;
 /// <param name="Versions">How often the decision on a difference has changed.</param>
 /// <param name="Corrections">The school's corrections of fingering charts.</param>
 public sealed record PieceState(
-    byte[] Original, IReadOnlyList<DecisionRow> Decisions, House House, IReadOnlyDictionary<string, string> Instruments, IReadOnlyDictionary<string, string> Learned,
-    IReadOnlyList<Seat> Players, IReadOnlyDictionary<string, string> Leaders, IReadOnlyDictionary<string, int> Versions, IReadOnlyList<ChartCorrection> Corrections);
+    byte[] Original,
+    IReadOnlyList<DecisionRow> Decisions,
+    House House,
+    IReadOnlyDictionary<string, string> Instruments,
+    IReadOnlyDictionary<string, string> Learned,
+    IReadOnlyList<Seat> Players,
+    IReadOnlyDictionary<string, string> Leaders,
+    IReadOnlyDictionary<string, int> Versions,
+    IReadOnlyList<ChartCorrection> Corrections
+);

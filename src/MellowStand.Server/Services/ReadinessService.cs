@@ -20,12 +20,27 @@ public sealed class ReadinessService(PassageRepository passages, EnsembleReposit
         var sections = ensemble.Sections().ToDictionary(s => s.Id);
         var log = passages.Log(passage.Id).ToLookup(l => l.PlayerId);
         var goal = passage.GoalBpm * (BeatUnit.Find(passage.GoalUnit)?.Quarters.Value ?? 1);
-        return [.. Players(passage).OrderBy(p => sections[p.SectionId].Position).ThenBy(p => p.Chair).Select(p =>
-        {
-            var entries = log[p.Id].Select(l => new CleanTempo(l.Heard, l.Bpm * (BeatUnit.Find(l.Unit)?.Quarters.Value ?? 1))).ToList();
-            var forecast = Forecaster.Of(entries, goal, passage.Due);
-            return new PlayerReadiness(p.Id, p.Name, sections[p.SectionId].Name, entries.Count, entries.FirstOrDefault()?.QuarterBpm, forecast);
-        })];
+        return
+        [
+            .. Players(passage)
+                .OrderBy(p => sections[p.SectionId].Position)
+                .ThenBy(p => p.Chair)
+                .Select(p =>
+                {
+                    var entries = log[p.Id]
+                        .Select(l => new CleanTempo(l.Heard, l.Bpm * (BeatUnit.Find(l.Unit)?.Quarters.Value ?? 1)))
+                        .ToList();
+                    var forecast = Forecaster.Of(entries, goal, passage.Due);
+                    return new PlayerReadiness(
+                        p.Id,
+                        p.Name,
+                        sections[p.SectionId].Name,
+                        entries.Count,
+                        entries.FirstOrDefault()?.QuarterBpm,
+                        forecast
+                    );
+                }),
+        ];
     }
 
     /// <summary>The players a passage is for: those named and those of its sections.</summary>

@@ -10,7 +10,11 @@ internal sealed record Upload(string Name, byte[] Bytes, Score Score)
     /// <exception cref="Refusal">It is too large, or no score.</exception>
     public static Upload Of(IFormFile file)
     {
-        if (file.Length > ScoreFile.MaxBytes) throw new Refusal(StatusCodes.Status413PayloadTooLarge, "The file is larger than 32 MB. Export the score without pictures and sounds, as MusicXML.");
+        if (file.Length > ScoreFile.MaxBytes)
+            throw new Refusal(
+                StatusCodes.Status413PayloadTooLarge,
+                "The file is larger than 32 MB. Export the score without pictures and sounds, as MusicXML."
+            );
         using var stream = new MemoryStream();
         file.CopyTo(stream);
         var bytes = stream.ToArray();

@@ -8,7 +8,8 @@ namespace MellowStand.Core.Tests.Editions;
 
 public sealed class EditionComparisonTests
 {
-    private const string Before = "part \"Flute\"\n| C5q D5q E5q F5q | G5h A5h | B5q A5q G5q F5q | E5w\npart \"Oboe\"\n| C5w | G4w | D5w | C5w";
+    private const string Before =
+        "part \"Flute\"\n| C5q D5q E5q F5q | G5h A5h | B5q A5q G5q F5q | E5w\npart \"Oboe\"\n| C5w | G4w | D5w | C5w";
 
     [Theory]
     [InlineData("E5q F5q | G5h", "E5q F#5q | G5h", "pitch", "Flute, measure 1: F5 is F♯5.")]
@@ -33,7 +34,9 @@ public sealed class EditionComparisonTests
     [Fact]
     public void A_decision_moves_with_its_note_when_measures_are_put_in_before_it()
     {
-        var after = Before.Replace("part \"Flute\"\n|", "part \"Flute\"\n| rw | rw |", StringComparison.Ordinal).Replace("part \"Oboe\"\n|", "part \"Oboe\"\n| rw | rw |", StringComparison.Ordinal);
+        var after = Before
+            .Replace("part \"Flute\"\n|", "part \"Flute\"\n| rw | rw |", StringComparison.Ordinal)
+            .Replace("part \"Oboe\"\n|", "part \"Oboe\"\n| rw | rw |", StringComparison.Ordinal);
         var carried = Compare(Before, after).Carry([new MarkChange("P1", ["P1-n5", "P1-n6"], [new Mark("slur")], [])]);
         Assert.Equal(["P1-n7", "P1-n8"], Assert.Single(carried.Changes!).Notes);
     }
@@ -41,7 +44,8 @@ public sealed class EditionComparisonTests
     [Fact]
     public void A_decision_on_a_note_that_is_gone_says_so()
     {
-        var carried = Compare(Before, Before.Replace("| G5h A5h |", "| G5w |", StringComparison.Ordinal)).Carry([new MarkChange("P1", ["P1-n6"], [new Mark("accent")], [])]);
+        var carried = Compare(Before, Before.Replace("| G5h A5h |", "| G5w |", StringComparison.Ordinal))
+            .Carry([new MarkChange("P1", ["P1-n6"], [new Mark("accent")], [])]);
         Assert.Null(carried.Changes);
         Assert.Equal("a note of Flute, measure 2, is not in the new edition", carried.Reason);
     }
@@ -63,7 +67,10 @@ public sealed class EditionComparisonTests
         var score = ScoreReader.Read(Reference.Bytes(file));
         var comparison = new EditionComparison(score, ScoreReader.Read(Reference.Bytes(file)));
         Assert.Empty(comparison.Changes);
-        Assert.All(score.Parts.SelectMany(p => p.Notes).SelectMany(n => n.Heads.Select(h => h.Id).Append(n.Id)), id => Assert.Equal(id, comparison.NoteIn(id)));
+        Assert.All(
+            score.Parts.SelectMany(p => p.Notes).SelectMany(n => n.Heads.Select(h => h.Id).Append(n.Id)),
+            id => Assert.Equal(id, comparison.NoteIn(id))
+        );
     }
 
     [Fact]
@@ -88,5 +95,6 @@ public sealed class EditionComparisonTests
         Assert.All(split.Parts.Take(2), p => Assert.Single(p.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct()));
     }
 
-    private static EditionComparison Compare(string before, string after) => new(ShortFormReader.Score(before), ShortFormReader.Score(after));
+    private static EditionComparison Compare(string before, string after) =>
+        new(ShortFormReader.Score(before), ShortFormReader.Score(after));
 }

@@ -6,7 +6,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Tests.Formats;
 
-/// <summary>Standard MIDI Files byte by byte. Source: Standard MIDI Files 1.0 (RP-001); a reading by @tonejs/midi is in tests/e2e.</summary>
+/// <summary>Standard MIDI Files byte by byte. Source: Standard MIDI Files 1.0 (RP-001); a reading by @tonejs/midi is in
+/// tests/e2e.</summary>
 public sealed class MidiTests
 {
     [Fact]
@@ -20,7 +21,8 @@ public sealed class MidiTests
 
     // 96 a minute is 625,000 microseconds a quarter: FF 51 03 09 89 68.
     [Fact]
-    public void The_tempo_is_told_in_microseconds_a_quarter() => Assert.Equal(1, Count(Write("tempo:q=96 | C5w"), [0xFF, 0x51, 0x03, 0x09, 0x89, 0x68]));
+    public void The_tempo_is_told_in_microseconds_a_quarter() =>
+        Assert.Equal(1, Count(Write("tempo:q=96 | C5w"), [0xFF, 0x51, 0x03, 0x09, 0x89, 0x68]));
 
     [Fact]
     public void A_metric_change_keeps_the_beat()
@@ -70,14 +72,23 @@ public sealed class MidiTests
     {
         var score = ShortFormReader.Score(music);
         var tempo = new TempoLine(score);
-        return ScoreMidi.Write(score, new MidiRequest(score.Parts, 0, int.MaxValue) { Tempos = tempo.Changes(), Program = p => p.MidiProgram, Level = (_, _) => DynamicLevels.Default });
+        return ScoreMidi.Write(
+            score,
+            new MidiRequest(score.Parts, 0, int.MaxValue)
+            {
+                Tempos = tempo.Changes(),
+                Program = p => p.MidiProgram,
+                Level = (_, _) => DynamicLevels.Default,
+            }
+        );
     }
 
     private static int Count(byte[] bytes, byte[] wanted)
     {
         var n = 0;
         for (var i = 0; i + wanted.Length <= bytes.Length; i++)
-            if (bytes.AsSpan(i, wanted.Length).SequenceEqual(wanted)) n++;
+            if (bytes.AsSpan(i, wanted.Length).SequenceEqual(wanted))
+                n++;
         return n;
     }
 }

@@ -7,7 +7,8 @@ namespace MellowStand.Core.Tests.Formats;
 
 public sealed class PackedAndTimelineTests
 {
-    /// <summary>Source: MusicXML 4.0, "Compressed .mxl files": the media type first and unpacked, a container that names the score.</summary>
+    /// <summary>Source: MusicXML 4.0, "Compressed .mxl files": the media type first and unpacked, a container that names the
+    /// score.</summary>
     [Fact]
     public void A_packed_score_has_its_media_type_first_and_is_read_again()
     {
@@ -38,7 +39,8 @@ public sealed class PackedAndTimelineTests
     [InlineData("suite/61a-Lyrics.xml")]
     [InlineData("suite/61b-MultipleLyrics.xml")]
     [InlineData("suite/61d-Lyrics-Melisma.xml")]
-    public void Syllables_are_read(string file) => Assert.Contains(ScoreReader.Read(Reference.Bytes(file)).Parts[0].Notes, n => n.Lyrics.Count > 0);
+    public void Syllables_are_read(string file) =>
+        Assert.Contains(ScoreReader.Read(Reference.Bytes(file)).Parts[0].Notes, n => n.Lyrics.Count > 0);
 
     [Fact]
     public void A_line_above_the_staff_tells_how_far_the_sound_lies_from_the_page()

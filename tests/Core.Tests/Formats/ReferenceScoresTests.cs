@@ -4,7 +4,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Tests.Formats;
 
-/// <summary>Every sounding note of the reference files. Source: tests/reference/facts (a direct reading and music21 10.5.1 agree).</summary>
+/// <summary>Every sounding note of the reference files. Source: tests/reference/facts (a direct reading and music21 10.5.1
+/// agree).</summary>
 public sealed class ReferenceScoresTests
 {
     [Theory]
@@ -14,7 +15,8 @@ public sealed class ReferenceScoresTests
         var path = Path.Combine(Reference.Root, "facts", Path.ChangeExtension(file, ".json"));
         var score = ScoreReader.Read(Reference.Bytes(file));
         Assert.NotEmpty(score.Parts);
-        if (!File.Exists(path)) return;
+        if (!File.Exists(path))
+            return;
         using var facts = JsonDocument.Parse(File.ReadAllBytes(path));
         foreach (var expected in facts.RootElement.GetProperty("parts").EnumerateArray())
         {
@@ -48,13 +50,20 @@ public sealed class ReferenceScoresTests
         foreach (var printed in facts.RootElement.GetProperty("printed").EnumerateArray())
         {
             var part = score.FindPart(printed.GetProperty("id").GetString()!)!;
-            var marks = part.Notes.SelectMany(n => n.Marks.Where(m => m.Name is "staccato" or "accent").Select(m => $"{m},{n.MeasureIndex},{n.Offset}"))
-                .Concat(part.Directions.Where(d => d.Kind == DirectionKind.Dynamic).Select(d => $"dynamics:{d.Text},{d.MeasureIndex},{d.Offset}"));
+            var marks = part
+                .Notes.SelectMany(n => n.Marks.Where(m => m.Name is "staccato" or "accent").Select(m => $"{m},{n.MeasureIndex},{n.Offset}"))
+                .Concat(
+                    part.Directions.Where(d => d.Kind == DirectionKind.Dynamic)
+                        .Select(d => $"dynamics:{d.Text},{d.MeasureIndex},{d.Offset}")
+                );
             Assert.Equal(Rows(printed, "marks"), marks.Order(StringComparer.Ordinal));
             var slurs = part.Slurs.Select(s => $"{s.From.MeasureIndex},{s.From.Offset},{s.To.MeasureIndex},{s.To.Offset}");
             // A slur whose end stands before its start in the file, between two voices: the direct reading leaves it out.
             string[] betweenVoices = ["16,0,16,2"];
-            Assert.Equal(Rows(printed, "slurs"), slurs.Where(s => !betweenVoices.Contains(s) || file != "scores/song-six-parts.mxl").Order(StringComparer.Ordinal));
+            Assert.Equal(
+                Rows(printed, "slurs"),
+                slurs.Where(s => !betweenVoices.Contains(s) || file != "scores/song-six-parts.mxl").Order(StringComparer.Ordinal)
+            );
         }
     }
 
@@ -69,10 +78,14 @@ public sealed class ReferenceScoresTests
         }
     }
 
-    private static IEnumerable<string> Rows(JsonElement e, string name) => e.GetProperty(name).EnumerateArray()
-        .Select(r => string.Join(',', r.EnumerateArray().Select(x => x.ToString()))).Order(StringComparer.Ordinal);
+    private static IEnumerable<string> Rows(JsonElement e, string name) =>
+        e.GetProperty(name)
+            .EnumerateArray()
+            .Select(r => string.Join(',', r.EnumerateArray().Select(x => x.ToString())))
+            .Order(StringComparer.Ordinal);
 
-    private static IEnumerable<string> Strings(JsonElement e, string name) => e.GetProperty(name).EnumerateArray().Select(x => x.ToString());
+    private static IEnumerable<string> Strings(JsonElement e, string name) =>
+        e.GetProperty(name).EnumerateArray().Select(x => x.ToString());
 
     private static IEnumerable<string> Sounding(Part part) =>
         from note in SoundingNote.Of(part)

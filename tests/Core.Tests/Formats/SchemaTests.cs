@@ -15,7 +15,18 @@ public sealed class SchemaTests
     private static readonly string[] Marks =
     [
         .. MarkCatalog.Names.Where(n => MarkCatalog.Problem(new Mark(n)) is null),
-        "fingering:2", "string:1", "dynamics:mf", "dynamics:sfz", "words:dolce", "accidental:sharp", "tremolo:3", "hole:half", "harmonic:artificial", "pluck:p", "accidental-mark:sharp", "other-technical:R",
+        "fingering:2",
+        "string:1",
+        "dynamics:mf",
+        "dynamics:sfz",
+        "words:dolce",
+        "accidental:sharp",
+        "tremolo:3",
+        "hole:half",
+        "harmonic:artificial",
+        "pluck:p",
+        "accidental-mark:sharp",
+        "other-technical:R",
     ];
 
     public static TheoryData<string> Files => [.. Reference.Files("scores"), .. Reference.Files("suite"), .. Demo()];
@@ -25,12 +36,14 @@ public sealed class SchemaTests
     public void Every_mark_added_and_removed_keeps_a_valid_file_valid(string file)
     {
         var original = Bytes(file);
-        if (Problems(ScoreFile.Load(original)).Count > 0) return;
+        if (Problems(ScoreFile.Load(original)).Count > 0)
+            return;
         var score = ScoreReader.Read(original);
         foreach (var part in score.Parts)
         {
             var notes = part.Notes.Where(n => n.Kind == NoteKind.Pitched && !n.IsGrace).Select(n => n.Id).ToList();
-            if (notes.Count < 2) continue;
+            if (notes.Count < 2)
+                continue;
             string[] pair = [notes[0], notes[Math.Min(notes.Count - 1, 3)]];
             var added = Marks.Select(m => new MarkChange(part.Id, pair, [Mark.Parse(m)], [])).ToList();
             Assert.Empty(Problems(Apply(original, added)));
@@ -45,7 +58,11 @@ public sealed class SchemaTests
     [Fact]
     public void The_files_that_are_not_valid_before_are_known_by_name()
     {
-        var invalid = Files.Select(f => f.Data).Where(f => Problems(ScoreFile.Load(Bytes(f))).Count > 0).Select(f => Path.GetFileNameWithoutExtension(f)!).ToList();
+        var invalid = Files
+            .Select(f => f.Data)
+            .Where(f => Problems(ScoreFile.Load(Bytes(f))).Count > 0)
+            .Select(f => Path.GetFileNameWithoutExtension(f)!)
+            .ToList();
         var known = File.ReadAllLines(Path.Combine(Reference.RepositoryRoot, "tests", "Core.Tests", "Formats", "not-valid-before.txt"));
         if (Environment.GetEnvironmentVariable("STAND_WRITE") == "1")
             File.WriteAllLines(Path.Combine(Reference.RepositoryRoot, "tests", "Core.Tests", "Formats", "not-valid-before.txt"), invalid);
@@ -53,11 +70,13 @@ public sealed class SchemaTests
         Assert.DoesNotContain(invalid, f => Demo().Any(d => d.Contains(f, StringComparison.Ordinal)));
     }
 
-    private static IEnumerable<string> Demo() => Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "demo", "scores"), "*.musicxml").Order(StringComparer.Ordinal);
+    private static IEnumerable<string> Demo() =>
+        Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "demo", "scores"), "*.musicxml").Order(StringComparer.Ordinal);
 
     private static byte[] Bytes(string file) => Path.IsPathRooted(file) ? File.ReadAllBytes(file) : Reference.Bytes(file);
 
-    private static XDocument Apply(byte[] original, IReadOnlyCollection<MarkChange> changes) => ScoreFile.Load(ScoreExport.Write(original, changes, new ExportRange()));
+    private static XDocument Apply(byte[] original, IReadOnlyCollection<MarkChange> changes) =>
+        ScoreFile.Load(ScoreExport.Write(original, changes, new ExportRange()));
 
     private static List<string> Problems(XDocument document)
     {
@@ -72,7 +91,10 @@ public sealed class SchemaTests
         var set = new XmlSchemaSet { XmlResolver = null };
         foreach (var name in new[] { "xml.xsd", "xlink.xsd", "musicxml.xsd" })
         {
-            using var reader = XmlReader.Create(Path.Combine(Reference.Root, "musicxml-4.0", name), new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore });
+            using var reader = XmlReader.Create(
+                Path.Combine(Reference.Root, "musicxml-4.0", name),
+                new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore }
+            );
             set.Add(null, reader);
         }
 

@@ -14,7 +14,11 @@ public sealed class ForecastTests
     [InlineData(2)]
     public void With_fewer_than_three_entries_nobody_can_tell(int count)
     {
-        var forecast = Forecaster.Of([.. Enumerable.Range(0, count).Select(i => new CleanTempo(Start.AddDays(i), 60 + i))], 100, Start.AddDays(30));
+        var forecast = Forecaster.Of(
+            [.. Enumerable.Range(0, count).Select(i => new CleanTempo(Start.AddDays(i), 60 + i))],
+            100,
+            Start.AddDays(30)
+        );
         Assert.Equal(Readiness.CannotTell, forecast.Readiness);
         Assert.Equal(count, forecast.Entries);
     }
@@ -43,15 +47,25 @@ public sealed class ForecastTests
 
     [Fact]
     public void A_tempo_that_falls_is_late_and_says_so() =>
-        Assert.Contains("does not climb", Forecaster.Of([new(Start, 70), new(Start.AddDays(5), 66), new(Start.AddDays(9), 65)], 100, Start.AddDays(60)).Why, StringComparison.Ordinal);
+        Assert.Contains(
+            "does not climb",
+            Forecaster.Of([new(Start, 70), new(Start.AddDays(5), 66), new(Start.AddDays(9), 65)], 100, Start.AddDays(60)).Why,
+            StringComparison.Ordinal
+        );
 
     [Fact]
     public void A_goal_once_clean_is_reached() =>
-        Assert.Equal(Readiness.Early, Forecaster.Of([new(Start, 70), new(Start.AddDays(5), 100), new(Start.AddDays(9), 80)], 100, Start.AddDays(60)).Readiness);
+        Assert.Equal(
+            Readiness.Early,
+            Forecaster.Of([new(Start, 70), new(Start.AddDays(5), 100), new(Start.AddDays(9), 80)], 100, Start.AddDays(60)).Readiness
+        );
 
     [Fact]
     public void Three_entries_of_one_day_tell_nothing() =>
-        Assert.Equal(Readiness.CannotTell, Forecaster.Of([new(Start, 70), new(Start, 72), new(Start, 74)], 100, Start.AddDays(60)).Readiness);
+        Assert.Equal(
+            Readiness.CannotTell,
+            Forecaster.Of([new(Start, 70), new(Start, 72), new(Start, 74)], 100, Start.AddDays(60)).Readiness
+        );
 
     [Fact]
     public void A_plan_ends_on_the_date_and_begins_today()
@@ -60,6 +74,8 @@ public sealed class ForecastTests
         var plan = PassagePlan.Of(new(quarter, 60), new(quarter, 100), LadderBy.Step, 8, Start, Start.AddDays(20));
         Assert.Equal(Start, plan[0].By);
         Assert.Equal((Start.AddDays(20), 100.0), (plan[^1].By, plan[^1].Mark.Bpm));
-        Assert.Throws<LadderException>(() => PassagePlan.Of(new(quarter, 60), new(quarter, 100), LadderBy.Step, 8, Start, Start.AddDays(-1)));
+        Assert.Throws<LadderException>(() =>
+            PassagePlan.Of(new(quarter, 60), new(quarter, 100), LadderBy.Step, 8, Start, Start.AddDays(-1))
+        );
     }
 }

@@ -61,7 +61,8 @@ public sealed class RecognitionTests
         var found = Recognition.Of(PartNamed(name));
         Assert.Equal(instrument, found.Instrument?.Id);
         Assert.Equal(desk, found.Desk);
-        if (instrument is not null) Assert.InRange(found.Confidence, 0.5, 1);
+        if (instrument is not null)
+            Assert.InRange(found.Confidence, 0.5, 1);
     }
 
     [Fact]
@@ -74,7 +75,10 @@ public sealed class RecognitionTests
 
     [Fact]
     public void A_part_without_a_name_is_told_by_its_sound() =>
-        Assert.Equal("oboe", Recognition.Of(ShortFormReader.Score("part \"\" program:69 sound:wind.reed.oboe\n| C5w").Parts[0]).Instrument?.Id);
+        Assert.Equal(
+            "oboe",
+            Recognition.Of(ShortFormReader.Score("part \"\" program:69 sound:wind.reed.oboe\n| C5w").Parts[0]).Instrument?.Id
+        );
 
     [Fact]
     public void What_the_school_has_corrected_holds_for_the_next_file()
@@ -94,10 +98,12 @@ public sealed class RecognitionTests
         foreach (var fact in facts.RootElement.EnumerateArray())
         {
             var found = Recognition.Of(PartNamed(fact.GetProperty("instrument").GetString()!)).Instrument;
-            if (found is null) continue;
+            if (found is null)
+                continue;
             known++;
             // music21's contrabassoon carries no transposition; the part is written an octave above its sound (from memory).
-            if (found.Id == "contrabassoon") continue;
+            if (found.Id == "contrabassoon")
+                continue;
             Assert.Equal(fact.GetProperty("soundingMinusWrittenSemitones").GetInt32(), found.Transposition.Semitones);
             Assert.Equal(fact.GetProperty("midiProgram").GetInt32(), found.Program);
         }

@@ -29,10 +29,12 @@ public sealed class LengthsTests
     [InlineData(4, 3, "1⅓")]
     [InlineData(9, 8, "1 1/8")]
     [InlineData(1, 8, "1/8")]
-    public void A_mixed_number_is_printed_as_print_has_it(long n, long d, string word) => Assert.Equal(word, Lengths.Mixed(new Fraction(n, d)));
+    public void A_mixed_number_is_printed_as_print_has_it(long n, long d, string word) =>
+        Assert.Equal(word, Lengths.Mixed(new Fraction(n, d)));
 }
 
-/// <summary>Neighbours of ornaments: the next letter in the signature, changed by a sign at the ornament or earlier in the measure (common practice; MusicXML 4.0, element "accidental-mark").</summary>
+/// <summary>Neighbours of ornaments: the next letter in the signature, changed by a sign at the ornament or earlier in the measure (common
+/// practice; MusicXML 4.0, element "accidental-mark").</summary>
 public sealed class NeighboursTests
 {
     [Theory]

@@ -49,10 +49,19 @@ public sealed class NotationTests
     public void Signatures_alter_the_letters_of_their_scale()
     {
         using var scales = JsonDocument.Parse(Reference.Bytes("facts/scales.json"));
-        foreach (var scale in scales.RootElement.EnumerateArray().Where(s => s.GetProperty("mode").GetString() is "major" or "natural minor"))
+        foreach (
+            var scale in scales.RootElement.EnumerateArray().Where(s => s.GetProperty("mode").GetString() is "major" or "natural minor")
+        )
         {
-            var key = new KeySignature(scale.GetProperty("fifths").GetInt32(), scale.GetProperty("mode").GetString() == "major" ? "major" : "minor");
-            var names = scale.GetProperty("names").EnumerateArray().Select(n => Pitch.Parse(n.GetString()!.Replace('-', 'b') + "4")).ToList();
+            var key = new KeySignature(
+                scale.GetProperty("fifths").GetInt32(),
+                scale.GetProperty("mode").GetString() == "major" ? "major" : "minor"
+            );
+            var names = scale
+                .GetProperty("names")
+                .EnumerateArray()
+                .Select(n => Pitch.Parse(n.GetString()!.Replace('-', 'b') + "4"))
+                .ToList();
             Assert.All(names, p => Assert.Equal(p.Alter, key.AlterOf(p.Step)));
             Assert.StartsWith(names[0].Name + " ", key.Name, StringComparison.Ordinal);
         }
@@ -67,7 +76,8 @@ public sealed class NotationTests
         {
             var name = fact.GetProperty("instrument").GetString()!;
             // The facts have the contrabassoon at written pitch; every player's handbook says an octave below.
-            if (name == "Contrabassoon") continue;
+            if (name == "Contrabassoon")
+                continue;
             var found = Catalog.All.SingleOrDefault(i => string.Equals(i.Name, name, StringComparison.OrdinalIgnoreCase));
             Assert.True(found is not null, $"{name} is not in the catalog");
             Assert.Equal(fact.GetProperty("soundingMinusWrittenSemitones").GetInt32(), found.Transposition.Semitones);
@@ -91,14 +101,34 @@ public sealed class NotationTests
     [InlineData("Theremin", null)]
     public void A_part_is_recognised_by_its_name(string name, string? id)
     {
-        var part = new Part { Id = "P1", Name = name, Transposition = Transposition.None, Measures = [], Notes = [], Directions = [], Slurs = [], Hairpins = [] };
+        var part = new Part
+        {
+            Id = "P1",
+            Name = name,
+            Transposition = Transposition.None,
+            Measures = [],
+            Notes = [],
+            Directions = [],
+            Slurs = [],
+            Hairpins = [],
+        };
         Assert.Equal(id, Recognition.Of(part).Instrument?.Id);
     }
 
     [Fact]
     public void A_clarinet_that_sounds_a_third_lower_is_in_A()
     {
-        var part = new Part { Id = "P1", Name = "Clarinet 1", Transposition = new(-2, -3, 0), Measures = [], Notes = [], Directions = [], Slurs = [], Hairpins = [] };
+        var part = new Part
+        {
+            Id = "P1",
+            Name = "Clarinet 1",
+            Transposition = new(-2, -3, 0),
+            Measures = [],
+            Notes = [],
+            Directions = [],
+            Slurs = [],
+            Hairpins = [],
+        };
         Assert.Equal("clarinet-a", Recognition.Of(part).Instrument?.Id);
     }
 }

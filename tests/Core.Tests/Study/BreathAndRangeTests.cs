@@ -24,7 +24,14 @@ public sealed class BreathAndRangeTests
     public void Quick_notes_set_the_upper_end(string begin, string end, string expected)
     {
         var line = string.Join(' ', Enumerable.Repeat("C5s D5s E5s F5s", 3));
-        var why = Assert.Single(Find("no-breath", $"part \"Flute\"\ntempo:q=60 | C5s{begin} D5s E5s F5s {line} | C5s D5s E5s F5s {line} | {line} C5s D5s E5s F5s{end}")).Why;
+        var why = Assert
+            .Single(
+                Find(
+                    "no-breath",
+                    $"part \"Flute\"\ntempo:q=60 | C5s{begin} D5s E5s F5s {line} | C5s D5s E5s F5s {line} | {line} C5s D5s E5s F5s{end}"
+                )
+            )
+            .Why;
         Assert.Contains(expected, why, StringComparison.Ordinal);
     }
 
@@ -61,13 +68,19 @@ public sealed class BreathAndRangeTests
 
     [Fact]
     public void Range_names_whose_it_is() =>
-        Assert.Contains("which all players of this part have", Assert.Single(Find("range", "part \"Trumpet\" transpose:-1,-2\n| C6w", "comfortable")).Why, StringComparison.Ordinal);
+        Assert.Contains(
+            "which all players of this part have",
+            Assert.Single(Find("range", "part \"Trumpet\" transpose:-1,-2\n| C6w", "comfortable")).Why,
+            StringComparison.Ordinal
+        );
 
     [Fact]
     public void Players_are_dealt_over_the_parts_by_chair()
     {
-        var seats = Seating.Of([("P1", "trumpet-bb", "1"), ("P2", "trumpet-bb", "2"), ("P3", "flute", null), ("P4", "tuba", null)],
-            [Player(2), Player(1), Player(3, "advanced"), Player(5), Player(4), new Seat("flute", 1, "extreme")]);
+        var seats = Seating.Of(
+            [("P1", "trumpet-bb", "1"), ("P2", "trumpet-bb", "2"), ("P3", "flute", null), ("P4", "tuba", null)],
+            [Player(2), Player(1), Player(3, "advanced"), Player(5), Player(4), new Seat("flute", 1, "extreme")]
+        );
         Assert.Equal([1, 2], seats["P1"].Select(s => s.Chair));
         Assert.Equal([3, 4, 5], seats["P2"].Select(s => s.Chair));
         Assert.Equal("comfortable", Seating.Least(seats["P2"]));

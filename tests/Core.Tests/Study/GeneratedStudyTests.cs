@@ -10,10 +10,18 @@ namespace MellowStand.Core.Tests.Study;
 /// <summary>Findings on music that a fixed seed has made or altered, so that the right answer is known.</summary>
 public sealed class GeneratedStudyTests
 {
-    // Scores that begin in the key they print. The song with endings does not: its first phrase is in F with every B flat written in, under a signature of no flats.
-    private static readonly string[] KeySources = ["scores/hymn-four-parts.mxl", "scores/song-six-parts.mxl", "scores/trio-two-violins-bass.xml", "scores/solo-clarinet-and-piano.mxl"];
+    // Scores that begin in the key they print. The song with endings does not: its first phrase is in F with every B flat written in,
+    // under a signature of no flats.
+    private static readonly string[] KeySources =
+    [
+        "scores/hymn-four-parts.mxl",
+        "scores/song-six-parts.mxl",
+        "scores/trio-two-violins-bass.xml",
+        "scores/solo-clarinet-and-piano.mxl",
+    ];
 
-    /// <summary>Halves of the reference scores (tests/reference), the second transposed to another key and joined with no new signature: the key and, within a measure, the
+    /// <summary>Halves of the reference scores (tests/reference), the second transposed to another key and joined with no new signature:
+    /// the key and, within a measure, the
     /// place, in at least 90 of 100 cases.</summary>
     [Fact]
     public void A_hidden_key_is_found_where_it_begins()
@@ -30,17 +38,38 @@ public sealed class GeneratedStudyTests
             var boundary = (length / 2) + random.Next(-2, 3);
             var joined = Join(score, length, boundary, shift);
             var keys = KeyFinder.Stretches(joined);
-            var home = ((score.Parts[0].Measures[0].Key.Written(new Transposition(-score.Parts[0].Transposition.Diatonic, -score.Parts[0].Transposition.Chromatic, 0)).Fifths * 7 % 12) + 12) % 12;
-            var found = keys.FirstOrDefault(k => k.From >= boundary - 1 && k.From <= boundary + 1 && k.RelativeMajor == ((home + shift) % 12 + 12) % 12);
-            if (found is not null) right++;
-            else told.Add($"{Path.GetFileName(file)} at {boundary} by {shift}: {string.Join(' ', keys.Select(k => $"{k.From}:{k.RelativeMajor}"))}");
+            var home =
+                (
+                    (
+                        score
+                            .Parts[0]
+                            .Measures[0]
+                            .Key.Written(
+                                new Transposition(-score.Parts[0].Transposition.Diatonic, -score.Parts[0].Transposition.Chromatic, 0)
+                            )
+                            .Fifths
+                        * 7
+                        % 12
+                    ) + 12
+                ) % 12;
+            var found = keys.FirstOrDefault(k =>
+                k.From >= boundary - 1 && k.From <= boundary + 1 && k.RelativeMajor == ((home + shift) % 12 + 12) % 12
+            );
+            if (found is not null)
+                right++;
+            else
+                told.Add(
+                    $"{Path.GetFileName(file)} at {boundary} by {shift}: "
+                        + $"{string.Join(' ', keys.Select(k => $"{k.From}:{k.RelativeMajor}"))}"
+                );
         }
 
         TestContext.Current.TestOutputHelper!.WriteLine($"hidden key: {right} of 100");
         Assert.True(right >= 90, $"{right} of 100; {string.Join("; ", told.Take(8))}");
     }
 
-    /// <summary>A passage of eight measures comes again with one note, one articulation or one ending altered: the return is told with its difference.</summary>
+    /// <summary>A passage of eight measures comes again with one note, one articulation or one ending altered: the return is told with its
+    /// difference.</summary>
     [Theory]
     [InlineData("note")]
     [InlineData("articulation")]
@@ -56,7 +85,8 @@ public sealed class GeneratedStudyTests
             var place = alteration == "ending" ? 7 : random.Next(8);
             var altered = passage.Select((m, k) => k == place ? Alter(m, alteration, random) : m).ToList();
             var findings = Returns(passage, altered);
-            if (findings.Any(f => f.Severity == Severity.Warn && f.Why.Contains($"measure {13 + place} ", StringComparison.Ordinal))) found++;
+            if (findings.Any(f => f.Severity == Severity.Warn && f.Why.Contains($"measure {13 + place} ", StringComparison.Ordinal)))
+                found++;
         }
 
         TestContext.Current.TestOutputHelper!.WriteLine($"{alteration}: {found} of {Cases}");
@@ -73,7 +103,8 @@ public sealed class GeneratedStudyTests
         {
             var passage = Passage(random);
             var findings = Returns(passage, passage);
-            if (findings.Any(f => f.Severity == Severity.Warn)) alarms++;
+            if (findings.Any(f => f.Severity == Severity.Warn))
+                alarms++;
             Assert.Contains(findings, f => f.Severity == Severity.Note && f.From == 12 && f.To == 19);
         }
 
@@ -91,8 +122,10 @@ public sealed class GeneratedStudyTests
             var length = random.Next(7, 13);
             var start = random.Next(60, 72);
             var odd = random.Next(2, length - 3);
-            if (NearMisses(Run(start, length, odd)) == 1) found++;
-            if (NearMisses(Run(start, length, -1)) > 0) alarms++;
+            if (NearMisses(Run(start, length, odd)) == 1)
+                found++;
+            if (NearMisses(Run(start, length, -1)) > 0)
+                alarms++;
         }
 
         Assert.True(found >= 95, $"{found} of 100");
@@ -122,16 +155,38 @@ public sealed class GeneratedStudyTests
     private static List<string> Passage(Random random)
     {
         string[] rhythms = ["q q q q", "e e q e e q", "q. e h", "h q q", "e e e e h"];
-        return [.. Enumerable.Range(0, 8).Select(_ => string.Join(' ', rhythms[random.Next(rhythms.Length)].Split(' ').Select(v => $"{"CDEFGAB"[random.Next(7)]}{random.Next(4, 6)}{v}{(random.Next(5) == 0 ? "(.)" : "")}")))];
+        return
+        [
+            .. Enumerable
+                .Range(0, 8)
+                .Select(_ =>
+                    string.Join(
+                        ' ',
+                        rhythms[random.Next(rhythms.Length)]
+                            .Split(' ')
+                            .Select(v => $"{"CDEFGAB"[random.Next(7)]}{random.Next(4, 6)}{v}{(random.Next(5) == 0 ? "(.)" : "")}")
+                    )
+                ),
+        ];
     }
 
     private static string Alter(string measure, string alteration, Random random)
     {
         var words = measure.Split(' ');
         var k = random.Next(words.Length);
-        if (alteration == "articulation") words[k] = words[k].Contains("(.)", StringComparison.Ordinal) ? words[k].Replace("(.)", "", StringComparison.Ordinal) : words[k] + "(>)";
-        else if (alteration == "note") words[k] = (words[k][0] == 'B' ? 'A' : (char)("ABCDEFG"["ABCDEFG".IndexOf(words[k][0], StringComparison.Ordinal) + (words[k][0] == 'G' ? -1 : 1)])) + words[k][1..];
-        else return "C5h C5h" == measure ? "D5h D5h" : "C5h C5h";
+        if (alteration == "articulation")
+            words[k] = words[k].Contains("(.)", StringComparison.Ordinal)
+                ? words[k].Replace("(.)", "", StringComparison.Ordinal)
+                : words[k] + "(>)";
+        else if (alteration == "note")
+            words[k] =
+                (
+                    words[k][0] == 'B'
+                        ? 'A'
+                        : (char)("ABCDEFG"["ABCDEFG".IndexOf(words[k][0], StringComparison.Ordinal) + (words[k][0] == 'G' ? -1 : 1)])
+                ) + words[k][1..];
+        else
+            return "C5h C5h" == measure ? "D5h D5h" : "C5h C5h";
         return string.Join(' ', words);
     }
 
@@ -154,14 +209,22 @@ public sealed class GeneratedStudyTests
             for (var m = 0; m < length; m++)
             {
                 text.Append("| ");
-                var sounding = part.Measures[m].Notes.Where(n => !n.IsGrace).SelectMany(n => n.Heads).Select(h => h.Sounding).OfType<int>().Distinct().Take(16).ToList();
+                var sounding = part.Measures[m]
+                    .Notes.Where(n => !n.IsGrace)
+                    .SelectMany(n => n.Heads)
+                    .Select(h => h.Sounding)
+                    .OfType<int>()
+                    .Distinct()
+                    .Take(16)
+                    .ToList();
                 foreach (var key in sounding)
                 {
                     var midi = key + (m >= boundary ? shift : 0);
                     text.Append(CultureInfo.InvariantCulture, $"{names[((midi % 12) + 12) % 12]}{(midi / 12) - 1}s ");
                 }
 
-                if (sounding.Count == 0) text.Append("rw ");
+                if (sounding.Count == 0)
+                    text.Append("rw ");
             }
 
             text.Append('\n');

@@ -9,8 +9,7 @@ namespace MellowStand.Core.Tests.Study;
 public sealed class HeatTests
 {
     [Fact]
-    public void Weights_add_up_to_one() =>
-        Assert.Equal(1, typeof(HeatWeights).GetFields().Sum(f => (double)f.GetRawConstantValue()!), 9);
+    public void Weights_add_up_to_one() => Assert.Equal(1, typeof(HeatWeights).GetFields().Sum(f => (double)f.GetRawConstantValue()!), 9);
 
     [Property]
     public bool A_faster_tempo_never_cools_a_measure(byte slow, byte more)

@@ -4,7 +4,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Tests.Study;
 
-/// <summary>Each rule in the short form: must find (the number of findings), must stay quiet (0), the edge of the rule. Traps of trade practice and the values marked
+/// <summary>Each rule in the short form: must find (the number of findings), must stay quiet (0), the edge of the rule. Traps of trade
+/// practice and the values marked
 /// [check] there: common practice, no published source.</summary>
 public sealed class MoreRuleTests
 {
@@ -34,13 +35,21 @@ public sealed class MoreRuleTests
     [InlineData("near-miss", "| C4s C#4s D4s D#4s E4s F4s F#4s G4s G#4h", 0)] // truly chromatic
     [InlineData("near-miss", "key:C | C4e D4e E4e F4e G4e A4e B4e C5e", 0)] // a plain scale
     [InlineData("near-miss", "key:C | C4e D4e E4e F#4e G4e Ab4e B4e C5e", 0)] // two strange notes: no scale at all
-    [InlineData("near-miss", "meter:12/8 | C4e E4e G4e C5e G4e E4e C4e E4e G4e C5e G4e E4e | C4e E4e G4e E4e C4e r C4e E4e G4e C5e G4e E4e", 1)] // turns back early
+    [InlineData(
+        "near-miss",
+        "meter:12/8 | C4e E4e G4e C5e G4e E4e C4e E4e G4e C5e G4e E4e | C4e E4e G4e E4e C4e r C4e E4e G4e C5e G4e E4e",
+        1
+    )] // turns back early
     public void Accidentals_and_patterns(string rule, string music, int expected) => Expect(rule, music, expected);
 
     [Theory]
     [InlineData("return", "| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | A5w | C5q D5q E5q F5q | G5q F5q E5q D5q", 1)]
     [InlineData("return", "| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | A5w | D5q E5q F5q G5q | A5q G5q F5q E5q", 0)]
-    [InlineData("transposed-return", "| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | D5w | B4w | G5q A5q B5q C6q | D6q C6q B5q A5q | B5h G5h | A5w", 1)]
+    [InlineData(
+        "transposed-return",
+        "| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | D5w | B4w | G5q A5q B5q C6q | D6q C6q B5q A5q | B5h G5h | A5w",
+        1
+    )]
     [InlineData("sequence", "| C5e D5e E5e C5e C5h | D5e E5e F5e D5e D5h | E5e F5e G5e E5e E5h | C5w", 1)]
     [InlineData("sequence", "| C5e D5e E5e C5e C5h | D5e E5e F5e D5e D5h | G5e F5e E5e D5e C5h", 0)]
     [InlineData("mirror", "| C5e D5e E5e G5e A5h | C5w | A5h G5e E5e D5e C5e", 1)]
@@ -111,7 +120,11 @@ public sealed class MoreRuleTests
     [Theory]
     [InlineData("lone-mark", "| C5q D5q(-) E5q F5q | G5w | C5w", 1)]
     [InlineData("lone-mark", "| C5q(-) D5q(-) E5q(-) F5q | G5w", 0)]
-    [InlineData("pattern-change", "| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e[ D5e] E5h. | D5e(.) F5e(.) A5h. | C5e(.) D5e(.) E5h.", 1)]
+    [InlineData(
+        "pattern-change",
+        "| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e[ D5e] E5h. | D5e(.) F5e(.) A5h. | C5e(.) D5e(.) E5h.",
+        1
+    )]
     [InlineData("pattern-change", "| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e(.) D5e(.) E5h. | D5e(.) F5e(.) A5h.", 0)]
     [InlineData("slur-across-beams", "| C5e D5e[ E5e F5e] G5h", 1)]
     [InlineData("slur-across-beams", "| C5e[ D5e E5e F5e] G5h", 0)]
@@ -139,16 +152,36 @@ public sealed class MoreRuleTests
     [InlineData("register-crossing", Clarinet + "tempo:q=120 | A4e C5e A4e C5e A4h", 1)]
     [InlineData("register-crossing", Clarinet + "tempo:q=120 | A4h C5h", 0)]
     [InlineData("no-breath", Flute + "tempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]", 1)]
-    [InlineData("no-breath", Flute + "tempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q] | C5q[ D5q E5q F5q | G5q F5q E5q D5q]", 0)] // between the slurs
-    [InlineData("no-breath", Flute + "tempo:q=160 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]", 0)] // quick enough
-    [InlineData("no-breath", "part \"Violin\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]", 0)] // a bow breathes for itself
+    // between the slurs
+    [InlineData("no-breath", Flute + "tempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q] | C5q[ D5q E5q F5q | G5q F5q E5q D5q]", 0)]
+    // quick enough
+    [InlineData("no-breath", Flute + "tempo:q=160 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]", 0)]
+    [InlineData(
+        "no-breath",
+        "part \"Violin\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q " + "D5q]",
+        0
+    )] // a bow breathes for itself
     [InlineData("breath-place", Flute + "tempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q] | C5q[ D5q E5q F5q | G5q F5q E5q D5q]", 1)]
     [InlineData("solo", "part \"Flute\"\n| C5w | D5w | E5w\npart \"Oboe\"\n| C5w | rw | E5w", 1)]
     [InlineData("solo", "part \"Flute\"\n| C5w | D5w\npart \"Oboe\"\n| C5w | B4w", 0)]
     [InlineData("solo", "| C5w | D5w", 0)] // one part alone is no solo
-    [InlineData("shared-rhythm", "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| E5q F5q G5h | E5q F5q G5h | G5q F5q E5h | E5q F5q G5h", 1)]
-    [InlineData("shared-rhythm", "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h", 0)] // the same notes: a shared line
-    [InlineData("answer", "part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4q A4q B4q D5q | E5q D5q B4q A4q", 1)]
+    [InlineData(
+        "shared-rhythm",
+        "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| E5q F5q G5h | E5q F5q G5h | "
+            + "G5q F5q E5h | E5q F5q G5h",
+        1
+    )]
+    [InlineData(
+        "shared-rhythm",
+        "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| C5q D5q E5h | C5q D5q E5h | "
+            + "E5q D5q C5h | C5q D5q E5h",
+        0
+    )] // the same notes: a shared line
+    [InlineData(
+        "answer",
+        "part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4q A4q B4q D5q | E5q D5q B4q A4q",
+        1
+    )]
     [InlineData("answer", "part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4w | E4w", 0)]
     [InlineData("chord-name", "part \"Marimba\"\n| <C4,E4>q <G4,C5>q <E4,G4>h", 1)]
     [InlineData("signature", "key:Eb | Eb4w | key:C C4w", 2)]
@@ -174,8 +207,10 @@ public sealed class MoreRuleTests
     public void Says(string rule, string music, string words)
     {
         var found = Find(rule, music);
-        Assert.True(found.Any(f => (f.Title + " " + f.Why).Contains(words, StringComparison.Ordinal)),
-            string.Join(" / ", found.Select(f => f.Title + ": " + f.Why)));
+        Assert.True(
+            found.Any(f => (f.Title + " " + f.Why).Contains(words, StringComparison.Ordinal)),
+            string.Join(" / ", found.Select(f => f.Title + ": " + f.Why))
+        );
     }
 
     [Theory]
@@ -199,8 +234,17 @@ public sealed class MoreRuleTests
     [InlineData(new[] { "begin", "continue", "end", "begin", "end" }, "5/8 as 3+2")]
     public void An_uneven_meter_is_grouped_as_beamed(string[] beams, string title)
     {
-        var notes = string.Concat(beams.Select(b => $"<note><pitch><step>C</step><octave>5</octave></pitch><duration>1</duration><type>eighth</type><beam number=\"1\">{b}</beam></note>"));
-        var xml = $"<score-partwise><part-list><score-part id=\"P1\"><part-name>Flute</part-name></score-part></part-list><part id=\"P1\"><measure number=\"1\"><attributes><divisions>2</divisions><time><beats>5</beats><beat-type>8</beat-type></time></attributes>{notes}</measure></part></score-partwise>";
+        var notes = string.Concat(
+            beams.Select(b =>
+                $"<note><pitch><step>C</step><octave>5</octave></pitch><duration>1</duration><type>eighth</type><beam "
+                + $"number=\"1\">{b}</beam></note>"
+            )
+        );
+        var xml =
+            $"<score-partwise><part-list><score-part id=\"P1\"><part-name>Flute</part-name></score-part></part-list><part "
+            + $"id=\"P1\"><measure "
+            + $"number=\"1\"><attributes><divisions>2</divisions><time><beats>5</beats><beat-type>8</beat-type></time>"
+            + $"</attributes>{notes}</measure></part></score-partwise>";
         var score = MellowStand.Core.Formats.MusicXml.ScoreReader.Read(System.Text.Encoding.UTF8.GetBytes(xml));
         var found = StudyDesk.Examine(new StudyContext(score, House.Default), score.Parts, 0, 0).Where(f => f.Rule == "meter-grouping");
         Assert.Equal(title, Assert.Single(found).Title);
@@ -209,7 +253,10 @@ public sealed class MoreRuleTests
     private static void Expect(string rule, string music, int expected)
     {
         var found = Find(rule, music);
-        Assert.True(expected == found.Count, $"{found.Count} for {expected}: {string.Join(" / ", found.Select(f => $"{f.From}–{f.To} {f.Title}"))}");
+        Assert.True(
+            expected == found.Count,
+            $"{found.Count} for {expected}: {string.Join(" / ", found.Select(f => $"{f.From}–{f.To} {f.Title}"))}"
+        );
     }
 
     private static List<Finding> Find(string rule, string music)

@@ -8,7 +8,13 @@ namespace MellowStand.Core.Tests.Study;
 /// <summary>A director reads the first ten: shown by default are fewer than one finding per three measures of a part.</summary>
 public sealed class NoiseTests
 {
-    public static TheoryData<string> Files => [.. Reference.Files("scores"), .. Directory.EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "demo", "scores"), "*.musicxml").Order(StringComparer.Ordinal)];
+    public static TheoryData<string> Files =>
+        [
+            .. Reference.Files("scores"),
+            .. Directory
+                .EnumerateFiles(Path.Combine(Reference.RepositoryRoot, "demo", "scores"), "*.musicxml")
+                .Order(StringComparer.Ordinal),
+        ];
 
     [Theory]
     [MemberData(nameof(Files))]
@@ -17,11 +23,15 @@ public sealed class NoiseTests
         var score = ScoreReader.Read(Path.IsPathRooted(file) ? File.ReadAllBytes(file) : Reference.Bytes(file));
         var findings = StudyDesk.Examine(new StudyContext(score, House.Default), score.Parts, 0, int.MaxValue);
         var report = new StringBuilder();
-        foreach (var group in findings.GroupBy(f => (f.Rule, f.Severity)).OrderByDescending(g => g.Count())) report.Append(System.Globalization.CultureInfo.InvariantCulture, $"{group.Key.Rule}/{group.Key.Severity}: {group.Count()}; ");
+        foreach (var group in findings.GroupBy(f => (f.Rule, f.Severity)).OrderByDescending(g => g.Count()))
+            report.Append(System.Globalization.CultureInfo.InvariantCulture, $"{group.Key.Rule}/{group.Key.Severity}: {group.Count()}; ");
         var ids = Ranking.Shown(findings, score);
         var shown = findings.Where(f => ids.Contains(f.Id)).Sum(f => f.Parts.Count);
         var rate = (double)shown / (score.Measures.Count * score.Parts.Count);
-        TestContext.Current.TestOutputHelper!.WriteLine($"{Path.GetFileName(file)}: {rate:0.000} shown of {findings.Count} in all; {report}");
-        if (score.Measures.Count >= 12) Assert.True(rate < 1.0 / 3, $"{rate:0.00} a measure: {report}");
+        TestContext.Current.TestOutputHelper!.WriteLine(
+            $"{Path.GetFileName(file)}: {rate:0.000} shown of {findings.Count} in all; {report}"
+        );
+        if (score.Measures.Count >= 12)
+            Assert.True(rate < 1.0 / 3, $"{rate:0.00} a measure: {report}");
     }
 }

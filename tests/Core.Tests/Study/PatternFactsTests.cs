@@ -32,8 +32,16 @@ public sealed class PatternFactsTests
             var kind = fact.GetProperty("kind").GetString()!;
             var found = Chords.Find(midi, midi[0] % 12);
             Assert.NotNull(found);
-            var wanted = names.Where(n => kind.Contains(n.Key, StringComparison.OrdinalIgnoreCase) || n.Key.StartsWith(kind, StringComparison.OrdinalIgnoreCase) || kind.Replace("-", " ", StringComparison.Ordinal).StartsWith(n.Value.Replace("7th", "seventh", StringComparison.Ordinal), StringComparison.OrdinalIgnoreCase))
-                .OrderByDescending(n => n.Key.Length).Select(n => n.Value).FirstOrDefault();
+            var wanted = names
+                .Where(n =>
+                    kind.Contains(n.Key, StringComparison.OrdinalIgnoreCase)
+                    || n.Key.StartsWith(kind, StringComparison.OrdinalIgnoreCase)
+                    || kind.Replace("-", " ", StringComparison.Ordinal)
+                        .StartsWith(n.Value.Replace("7th", "seventh", StringComparison.Ordinal), StringComparison.OrdinalIgnoreCase)
+                )
+                .OrderByDescending(n => n.Key.Length)
+                .Select(n => n.Value)
+                .FirstOrDefault();
             Assert.True(wanted == found.Value.Quality.Name, $"{kind} is told as {found.Value.Quality.Name}");
             Assert.Equal(midi[0] % 12, found.Value.Root);
             seen.Add(kind);
@@ -51,17 +59,24 @@ public sealed class PatternFactsTests
             var (mode, fifths) = (fact.GetProperty("mode").GetString()!, fact.GetProperty("fifths").GetInt32());
             var names = fact.GetProperty("names").EnumerateArray().Select(n => n.GetString()!).ToList();
             var signature = new KeySignature(fifths, mode.Contains("minor", StringComparison.Ordinal) ? "minor" : "major");
-            Assert.Equal(names[0].Replace("b", "♭", StringComparison.Ordinal).Replace("#", "♯", StringComparison.Ordinal), signature.Name.Split(' ')[0]);
-            if (Math.Abs(fifths) > 6) continue;
+            Assert.Equal(
+                names[0].Replace("b", "♭", StringComparison.Ordinal).Replace("#", "♯", StringComparison.Ordinal),
+                signature.Name.Split(' ')[0]
+            );
+            if (Math.Abs(fifths) > 6)
+                continue;
             var octave = 4;
             var last = -1;
-            var notes = names.Select(n =>
-            {
-                var letter = "CDEFGAB".IndexOf(n[0], StringComparison.Ordinal);
-                if (letter <= last) octave++;
-                last = letter;
-                return $"{n}{octave}e";
-            }).ToList();
+            var notes = names
+                .Select(n =>
+                {
+                    var letter = "CDEFGAB".IndexOf(n[0], StringComparison.Ordinal);
+                    if (letter <= last)
+                        octave++;
+                    last = letter;
+                    return $"{n}{octave}e";
+                })
+                .ToList();
             var score = ShortFormReader.Score($"key:{fifths} meter:4/4 | {string.Join(' ', notes)}");
             var found = StudyDesk.Examine(new StudyContext(score, House.Default), score.Parts, 0, 0).Where(f => f.Rule == "scale").ToList();
             var name = $"{signature.Name.Split(' ')[0]} {mode.Replace("natural ", "", StringComparison.Ordinal)} scale";
@@ -70,7 +85,10 @@ public sealed class PatternFactsTests
     }
 
     // G♭ and F♯ are one scale to the hand.
-    private static bool Same(string told, string wanted) => told == wanted || (told.Split(' ', 2)[1] == wanted.Split(' ', 2)[1] && Enharmonic(told.Split(' ')[0]) == Enharmonic(wanted.Split(' ')[0]));
+    private static bool Same(string told, string wanted) =>
+        told == wanted
+        || (told.Split(' ', 2)[1] == wanted.Split(' ', 2)[1] && Enharmonic(told.Split(' ')[0]) == Enharmonic(wanted.Split(' ')[0]));
 
-    private static int Enharmonic(string name) => Pitch.Parse(name.Replace("♭", "b", StringComparison.Ordinal).Replace("♯", "#", StringComparison.Ordinal) + "4").PitchClass;
+    private static int Enharmonic(string name) =>
+        Pitch.Parse(name.Replace("♭", "b", StringComparison.Ordinal).Replace("♯", "#", StringComparison.Ordinal) + "4").PitchClass;
 }

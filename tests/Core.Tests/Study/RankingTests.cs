@@ -9,7 +9,12 @@ public sealed class RankingTests
     [Fact]
     public void What_stops_the_ensemble_is_read_first_then_what_is_dear_to_miss()
     {
-        var order = Ranking.Order([Make("no-dynamics", Severity.Warn, 0), Make("trill", Severity.Note, 0), Make("carried-accidental", Severity.Warn, 9), Make("anything", Severity.Stop, 30)]);
+        var order = Ranking.Order([
+            Make("no-dynamics", Severity.Warn, 0),
+            Make("trill", Severity.Note, 0),
+            Make("carried-accidental", Severity.Warn, 9),
+            Make("anything", Severity.Stop, 30),
+        ]);
         Assert.Equal(["anything", "carried-accidental", "no-dynamics", "trill"], order.Select(f => f.Rule));
     }
 
@@ -41,9 +46,42 @@ public sealed class RankingTests
     {
         string[] names =
         [
-            "carried-accidental", "enharmonic", "hidden-key", "near-miss", "chromatic-run", "scale", "arpeggio", "return", "pickup", "count-unit", "meter-grouping", "long-length", "rest-count", "syncopation",
-            "flipped-rhythm", "no-dynamics", "subito", "halfway-level", "hairpin-to-nowhere", "soft-high-entry", "a-tempo-without-slowing", "slowing-unresolved", "no-slowing-at-end", "fermata", "lone-mark",
-            "pattern-change", "slur-across-beams", "offbeat-accent", "dots-under-slur", "two-note-slur", "trill", "turn", "grace", "large-leap", "no-breath", "solo",
+            "carried-accidental",
+            "enharmonic",
+            "hidden-key",
+            "near-miss",
+            "chromatic-run",
+            "scale",
+            "arpeggio",
+            "return",
+            "pickup",
+            "count-unit",
+            "meter-grouping",
+            "long-length",
+            "rest-count",
+            "syncopation",
+            "flipped-rhythm",
+            "no-dynamics",
+            "subito",
+            "halfway-level",
+            "hairpin-to-nowhere",
+            "soft-high-entry",
+            "a-tempo-without-slowing",
+            "slowing-unresolved",
+            "no-slowing-at-end",
+            "fermata",
+            "lone-mark",
+            "pattern-change",
+            "slur-across-beams",
+            "offbeat-accent",
+            "dots-under-slur",
+            "two-note-slur",
+            "trill",
+            "turn",
+            "grace",
+            "large-leap",
+            "no-breath",
+            "solo",
         ];
         Assert.Empty(names.Except(StudyDesk.Rules.Select(r => r.Name)));
     }
@@ -69,7 +107,9 @@ public sealed class RankingTests
     public void A_word_of_character_or_of_nothing_moves_no_tempo(string text) => Assert.Null(TempoWords.TempoIn(text));
 
     [Fact]
-    public void Tempo_ranges_are_ranges() => Assert.All(TempoWords.All.Where(w => w.Low is not null), w => Assert.True(w.Low < w.High, w.Word));
+    public void Tempo_ranges_are_ranges() =>
+        Assert.All(TempoWords.All.Where(w => w.Low is not null), w => Assert.True(w.Low < w.High, w.Word));
 
-    private static Finding Make(string rule, Severity severity, int measure, string title = "x") => new(rule, ["P1"], measure, measure, [], severity, title, "why");
+    private static Finding Make(string rule, Severity severity, int measure, string title = "x") =>
+        new(rule, ["P1"], measure, measure, [], severity, title, "why");
 }

@@ -47,7 +47,8 @@ public sealed class RuleTests
     [InlineData("| !mf C4w | !f C4w", 0)] // one step is no jump
     [InlineData("| !p C4h !< D4h | !/ !p E4w", 0)]
     [InlineData("| !p C4h !< D4h | !/ !ff* E4w", 0)] // grows into it
-    public void Subito(string music, int expected) => Assert.Equal(expected, Find("subito", music.Replace("!ff*", "!ff", StringComparison.Ordinal)).Count);
+    public void Subito(string music, int expected) =>
+        Assert.Equal(expected, Find("subito", music.Replace("!ff*", "!ff", StringComparison.Ordinal)).Count);
 
     // [check] A one-beat pickup in 4/4: count-off of three beats, three beats in the last measure.
     [Fact]
@@ -75,8 +76,10 @@ public sealed class RuleTests
     public void Halfway_level(string music, string? expected)
     {
         var found = Find("halfway-level", music);
-        if (expected is null) Assert.Empty(found);
-        else Assert.EndsWith(expected, Assert.Single(found).Title, StringComparison.Ordinal);
+        if (expected is null)
+            Assert.Empty(found);
+        else
+            Assert.EndsWith(expected, Assert.Single(found).Title, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -40,7 +40,10 @@ public sealed class WriteInTests
         var (context, finding) = Find("carried-accidental", Music);
         new DecisionWriter(ScoreDocument.Of(document)).Apply(WriteIn.Of(context, finding));
         var score = ScoreReader.Read(ScoreDocument.Of(document));
-        Assert.DoesNotContain(StudyDesk.Examine(new StudyContext(score, House.Default), score.Parts, 0, 9), f => f.Rule == "carried-accidental");
+        Assert.DoesNotContain(
+            StudyDesk.Examine(new StudyContext(score, House.Default), score.Parts, 0, 9),
+            f => f.Rule == "carried-accidental"
+        );
     }
 
     [Fact]

@@ -9,7 +9,8 @@ namespace MellowStand.Core.Tests.Technique;
 /// <summary>The charts against acoustics, against the engine, and against themselves.</summary>
 public sealed class ChartTests
 {
-    public static TheoryData<string> Charted => [.. TechniqueCatalog.Instruments.Where(i => TechniqueCatalog.Of(Catalog.Find(i))!.Chart is not null)];
+    public static TheoryData<string> Charted =>
+        [.. TechniqueCatalog.Instruments.Where(i => TechniqueCatalog.Of(Catalog.Find(i))!.Chart is not null)];
 
     private static readonly string[] Holes = ["1", "2", "3", "4", "5", "6"];
 
@@ -21,7 +22,8 @@ public sealed class ChartTests
     {
         var chart = ChartOf(id);
         var range = WrittenRanges.Of(Catalog.Find(id)!, "advanced");
-        for (var written = range.Low.Midi; written <= range.High.Midi; written++) Assert.True(chart.At(written).Count > 0, $"{id} has no fingering for {written}");
+        for (var written = range.Low.Midi; written <= range.High.Midi; written++)
+            Assert.True(chart.At(written).Count > 0, $"{id} has no fingering for {written}");
     }
 
     [Theory]
@@ -32,13 +34,15 @@ public sealed class ChartTests
         foreach (var note in chart.Notes)
         {
             Assert.Equal(note.Fingerings.Count, note.Fingerings.Select(f => f.Code).Distinct().Count());
-            if (chart.Kind is "keys" or "valves") Assert.All(note.Fingerings, f => Assert.All(f.Keys, k => Assert.Contains(chart.Keys, x => x.Id == k)));
+            if (chart.Kind is "keys" or "valves")
+                Assert.All(note.Fingerings, f => Assert.All(f.Keys, k => Assert.Contains(chart.Keys, x => x.Id == k)));
         }
 
         Assert.NotEmpty(chart.Source);
     }
 
-    /// <summary>Acoustics: in the first register of a tone-hole instrument each step up the plain scale lifts the lowest finger of the six. Notes are those of the fundamental register (common practice).</summary>
+    /// <summary>Acoustics: in the first register of a tone-hole instrument each step up the plain scale lifts the lowest finger of the
+    /// six. Notes are those of the fundamental register (common practice).</summary>
     [Theory]
     [InlineData("flute", "D4 E4 F#4 G4 A4 B4")]
     [InlineData("oboe", "D4 E4 F#4 G4 A4 B4")]
@@ -51,11 +55,15 @@ public sealed class ChartTests
         var closed = scale.Split(' ').Select(p => chart.At(Core.Notation.Pitch.Parse(p).Midi)[0].Keys.Count(Holes.Contains)).ToList();
         // F♯ and B are forked or taken with the middle finger on some: never more fingers than the note below, one after the other open.
         Assert.Equal(6, closed[0]);
-        Assert.All(closed.Zip(closed.Skip(1)), pair => Assert.True(pair.Second < pair.First || (pair.Second == pair.First && pair.First == 4)));
+        Assert.All(
+            closed.Zip(closed.Skip(1)),
+            pair => Assert.True(pair.Second < pair.First || (pair.Second == pair.First && pair.First == 4))
+        );
         Assert.Equal(1, closed[^1]);
     }
 
-    /// <summary>Acoustics: a cone overblows the octave, the clarinet's cylinder the twelfth (the same fingers with the register key). Source: harmonic series, 2:1 and 3:1.</summary>
+    /// <summary>Acoustics: a cone overblows the octave, the clarinet's cylinder the twelfth (the same fingers with the register key).
+    /// Source: harmonic series, 2:1 and 3:1.</summary>
     [Theory]
     [InlineData("alto-sax", 62, 73, 12, "O")]
     [InlineData("clarinet-bb", 52, 65, 19, "Reg")]
@@ -63,10 +71,14 @@ public sealed class ChartTests
     {
         var chart = ChartOf(id);
         for (var written = from; written <= to; written++)
-            Assert.Equal(chart.At(written).Select(f => f.Code + ":" + string.Join(' ', f.Keys.Order())), chart.At(written + steps).Select(f => f.Code + ":" + string.Join(' ', f.Keys.Where(k => k != key).Order())));
+            Assert.Equal(
+                chart.At(written).Select(f => f.Code + ":" + string.Join(' ', f.Keys.Order())),
+                chart.At(written + steps).Select(f => f.Code + ":" + string.Join(' ', f.Keys.Where(k => k != key).Order()))
+            );
     }
 
-    /// <summary>Tubes: the length that valves add lowers a partial of the open tube to within a quarter tone of the note. Source: wave on a tube, f = n·c/2L.</summary>
+    /// <summary>Tubes: the length that valves add lowers a partial of the open tube to within a quarter tone of the note. Source: wave on
+    /// a tube, f = n·c/2L.</summary>
     [Theory]
     [InlineData("trumpet-bb", 46)]
     [InlineData("trumpet-c", 48)]
@@ -85,8 +97,10 @@ public sealed class ChartTests
                 var partial = Math.Pow(2, (sounding - fundamental) / 12.0) * length;
                 var cents = 1200 * Math.Log2(Math.Round(partial) / partial);
                 // Beyond the reach of slides there is nothing else on the instrument.
-                if (Math.Abs(f.Cents!.Value) > 60) Assert.Single(note.Fingerings);
-                else Assert.Equal(f.Cents!.Value, cents, 1.0);
+                if (Math.Abs(f.Cents!.Value) > 60)
+                    Assert.Single(note.Fingerings);
+                else
+                    Assert.Equal(f.Cents!.Value, cents, 1.0);
             }
         }
     }
@@ -103,7 +117,12 @@ public sealed class ChartTests
                 var advice = TrillAdvice.Of(chart, lower, lower + step);
                 Assert.Contains(advice.Quality, new[] { "good", "fair", "poor" });
                 Assert.NotEmpty(advice.How);
-                if (advice.Quality == "poor") Assert.Contains("poor", advice.How == "one of the two notes is not in the chart" ? "poor" : advice.How, StringComparison.Ordinal);
+                if (advice.Quality == "poor")
+                    Assert.Contains(
+                        "poor",
+                        advice.How == "one of the two notes is not in the chart" ? "poor" : advice.How,
+                        StringComparison.Ordinal
+                    );
             }
         }
     }
@@ -150,8 +169,15 @@ public sealed class ChartTests
     {
         var instrument = Catalog.Find(id)!;
         var without = new Hands(InstrumentOptions.UsualOf(id).Where(o => o != option).ToHashSet(), []);
-        string Taken(Hands hands, int before) => Solver.Solve(TechniqueCatalog.Of(instrument, hands)!.Technique, SolverTests.Passage(instrument, [before, written, before], 96)).Choices[1].Way.Code;
-        var before = id == "oboe" ? 62 : id == "flute" ? 69 : 88;
+        string Taken(Hands hands, int before) =>
+            Solver
+                .Solve(TechniqueCatalog.Of(instrument, hands)!.Technique, SolverTests.Passage(instrument, [before, written, before], 96))
+                .Choices[1]
+                .Way.Code;
+        var before =
+            id == "oboe" ? 62
+            : id == "flute" ? 69
+            : 88;
         Assert.NotEqual(code, Taken(without, before));
     }
 
@@ -165,8 +191,17 @@ public sealed class ChartTests
     {
         var instrument = Catalog.Find(id)!;
         var usual = InstrumentOptions.UsualOf(id);
-        FingeringChart With(bool has) => TechniqueCatalog.Of(instrument, new Hands((has ? usual.Append(option) : usual.Where(o => o != option)).ToHashSet(), []))!.Chart!.Value;
-        bool Has(FingeringChart chart) => chart.Notes.Any(n => n.Fingerings.Any(f => f.Code.StartsWith(sign, StringComparison.Ordinal) && (id != "euphonium" || f.Code.Contains('4', StringComparison.Ordinal))));
+        FingeringChart With(bool has) =>
+            TechniqueCatalog
+                .Of(instrument, new Hands((has ? usual.Append(option) : usual.Where(o => o != option)).ToHashSet(), []))!
+                .Chart!.Value;
+        bool Has(FingeringChart chart) =>
+            chart.Notes.Any(n =>
+                n.Fingerings.Any(f =>
+                    f.Code.StartsWith(sign, StringComparison.Ordinal)
+                    && (id != "euphonium" || f.Code.Contains('4', StringComparison.Ordinal))
+                )
+            );
         Assert.True(Has(With(true)));
         Assert.False(Has(With(false)));
     }
@@ -176,7 +211,10 @@ public sealed class ChartTests
     {
         Assert.Equal(["fourth-valve"], InstrumentOptions.Shared("euphonium", []).Order());
         Assert.Empty(InstrumentOptions.Shared("euphonium", [null, new HashSet<string>()]));
-        Assert.Equal(["compensating", "fourth-valve"], InstrumentOptions.Shared("euphonium", [new HashSet<string> { "fourth-valve", "compensating" }]).Order());
+        Assert.Equal(
+            ["compensating", "fourth-valve"],
+            InstrumentOptions.Shared("euphonium", [new HashSet<string> { "fourth-valve", "compensating" }]).Order()
+        );
     }
 
     [Fact]
@@ -184,15 +222,33 @@ public sealed class ChartTests
     {
         var flute = Catalog.Find("flute")!;
         string Taken(params ChartCorrection[] corrections) =>
-            Solver.Solve(TechniqueCatalog.Of(flute, Hands.Usual("flute") with { Corrections = corrections })!.Technique, SolverTests.Passage(flute, [69, 70, 69], 96, "key:F ")).Choices[1].Way.Code;
+            Solver
+                .Solve(
+                    TechniqueCatalog.Of(flute, Hands.Usual("flute") with { Corrections = corrections })!.Technique,
+                    SolverTests.Passage(flute, [69, 70, 69], 96, "key:F ")
+                )
+                .Choices[1]
+                .Way.Code;
         Assert.Equal("thumb", Taken());
         Assert.Equal("one-and-one", Taken(new ChartCorrection("flute", 70, "thumb", "never", [], "")));
         Assert.Equal("one-and-one", Taken(new ChartCorrection("flute", 70, "thumb", "avoid", [], "")));
         Assert.Equal("lever", Taken(new ChartCorrection("flute", 70, "lever", "usual", [], "")));
         Assert.Equal("own", Taken(new ChartCorrection("flute", 70, "own", "usual", ["Th", "1", "5", "Eb"], "ours")));
-        var chart = TechniqueCatalog.Of(flute, Hands.Usual("flute") with { Corrections = [new ChartCorrection("flute", 70, "own", "usual", ["Th", "1", "5", "Eb"], "ours")] })!.Chart!.Value;
+        var chart = TechniqueCatalog
+            .Of(
+                flute,
+                Hands.Usual("flute") with
+                {
+                    Corrections = [new ChartCorrection("flute", 70, "own", "usual", ["Th", "1", "5", "Eb"], "ours")],
+                }
+            )!
+            .Chart!.Value;
         Assert.Equal("own", chart.At(70)[0].Code);
         // A note is never left without a fingering.
-        Assert.NotEmpty(TechniqueCatalog.Of(flute, Hands.Usual("flute") with { Corrections = [new ChartCorrection("flute", 72, "only", "never", [], "")] })!.Chart!.Value.At(72));
+        Assert.NotEmpty(
+            TechniqueCatalog
+                .Of(flute, Hands.Usual("flute") with { Corrections = [new ChartCorrection("flute", 72, "only", "never", [], "")] })!
+                .Chart!.Value.At(72)
+        );
     }
 }

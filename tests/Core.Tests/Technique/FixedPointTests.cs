@@ -21,7 +21,8 @@ public sealed class FixedPointTests
             var passage = SolverTests.RandomPassage(random, instrument, 4, 70 + random.Next(80));
             var place = random.Next(4);
             var ways = technique.Ways(passage, place);
-            if (ways.Count == 0) continue;
+            if (ways.Count == 0)
+                continue;
             var code = ways[random.Next(ways.Count)].Code;
             var free = Solver.Solve(technique, passage);
             var solution = Solver.Solve(technique, passage, (at, _) => at == place ? code : null);
@@ -29,8 +30,10 @@ public sealed class FixedPointTests
             Assert.Equal(SolverTests.Exhaustive(technique, passage, (at, w) => at != place || w.Code == code), solution.Cost, 0.001);
             // What the list of alternatives promised is what the path then costs.
             var promised = free.Choices.Single(c => c.Place == place).Alternatives.FirstOrDefault(a => a.Code == code);
-            if (promised.Code is not null) Assert.Equal(promised.Cost, solution.Cost, 0.01);
-            else Assert.Equal(free.Cost, solution.Cost, 0.001);
+            if (promised.Code is not null)
+                Assert.Equal(promised.Cost, solution.Cost, 0.01);
+            else
+                Assert.Equal(free.Cost, solution.Cost, 0.001);
         }
     }
 
@@ -45,14 +48,26 @@ public sealed class FixedPointTests
         var random = new Random(id.Length);
         foreach (var standing in ChartCorrection.Standings)
         {
-            var corrections = Enumerable.Range(instrument.Low.Midi, instrument.High.Midi - instrument.Low.Midi).Select(w => new ChartCorrection(id, w, code, standing, standing is "never" or "avoid" ? [] : ["1"], "")).ToList();
+            var corrections = Enumerable
+                .Range(instrument.Low.Midi, instrument.High.Midi - instrument.Low.Midi)
+                .Select(w => new ChartCorrection(id, w, code, standing, standing is "never" or "avoid" ? [] : ["1"], ""))
+                .ToList();
             var technique = TechniqueCatalog.Of(instrument, Hands.Usual(id) with { Corrections = corrections })!.Technique;
             for (var i = 0; i < 20; i++)
             {
                 var passage = SolverTests.RandomPassage(random, instrument, 4, 96);
                 var solution = Solver.Solve(technique, passage);
                 Assert.Equal(SolverTests.Exhaustive(technique, passage), solution.Cost, 0.001);
-                if (standing == "usual") Assert.All(solution.Choices.Where(c => technique.Ways(passage, c.Place).Any(w => w.Code == code)), c => Assert.True(c.Way.Code == code || solution.Cost <= Solver.Solve(technique, passage, (at, _) => at == c.Place ? code : null).Cost + 0.001));
+                if (standing == "usual")
+                    Assert.All(
+                        solution.Choices.Where(c => technique.Ways(passage, c.Place).Any(w => w.Code == code)),
+                        c =>
+                            Assert.True(
+                                c.Way.Code == code
+                                    || solution.Cost
+                                        <= Solver.Solve(technique, passage, (at, _) => at == c.Place ? code : null).Cost + 0.001
+                            )
+                    );
             }
         }
     }
@@ -63,7 +78,19 @@ public sealed class FixedPointTests
     public void What_is_never_taken_is_never_taken(string standing)
     {
         var sax = Catalog.Find("alto-sax")!;
-        var technique = TechniqueCatalog.Of(sax, Hands.Usual("alto-sax") with { Corrections = [new ChartCorrection("alto-sax", 70, "bis", standing, [], ""), new ChartCorrection("alto-sax", 82, "bis", standing, [], "")] })!.Technique;
+        var technique = TechniqueCatalog
+            .Of(
+                sax,
+                Hands.Usual("alto-sax") with
+                {
+                    Corrections =
+                    [
+                        new ChartCorrection("alto-sax", 70, "bis", standing, [], ""),
+                        new ChartCorrection("alto-sax", 82, "bis", standing, [], ""),
+                    ],
+                }
+            )!
+            .Technique;
         var random = new Random(12);
         for (var i = 0; i < 100; i++)
             Assert.DoesNotContain(Solver.Solve(technique, SolverTests.RandomPassage(random, sax, 6, 96)).Choices, c => c.Way.Code == "bis");
@@ -76,7 +103,8 @@ public sealed class ToldTests
     [Theory]
     [InlineData("Violin", "key:D | A4 B4 C#5 D5", "0000")] // first position, nothing to say
     [InlineData("Violin", "key:D | A4h C#5h E5w", "001")] // the fourth finger instead of the open string
-    [InlineData("Violoncello", "key:C | A4q(other-technical:A3@T7) B4q C5q D5q", "0101")] // the place is told where the hand comes to it; a mark that is there already is not told again
+    // the place is told where the hand comes to it; a mark that is there already is not told again
+    [InlineData("Violoncello", "key:C | A4q(other-technical:A3@T7) B4q C5q D5q", "0101")]
     [InlineData("Trumpet", "key:C | C4 D4 E4 F4", "0000")]
     [InlineData("Alto Saxophone", "key:Bb | F4 Bb4 D5 F5", "0100")]
     public void Only_what_a_player_would_not_take_untold_is_written_in(string instrument, string music, string told)

@@ -50,5 +50,6 @@ public sealed class ChoiceWordsTests
     [InlineData("marimba", "L+R", "left and right")]
     [InlineData("flute", "one-and-one", "one-and-one")]
     [InlineData("flute", "only", "the one fingering")]
-    public void A_choice_is_said_as_its_players_say_it(string instrument, string code, string words) => Assert.Equal(words, ChoiceWords.Of(code, Catalog.Find(instrument)!));
+    public void A_choice_is_said_as_its_players_say_it(string instrument, string code, string words) =>
+        Assert.Equal(words, ChoiceWords.Of(code, Catalog.Find(instrument)!));
 }

@@ -5,7 +5,8 @@ using MellowStand.Core.Technique;
 
 namespace MellowStand.Core.Tests.Technique;
 
-/// <summary>Rules of thumb, each on a small passage written for it: common practice, no published source. The code expected is that of the note at the place (from 0).</summary>
+/// <summary>Rules of thumb, each on a small passage written for it: common practice, no published source. The code expected is that of the
+/// note at the place (from 0).</summary>
 public sealed class RuleOfThumbTests
 {
     [Theory]
@@ -168,30 +169,49 @@ public sealed class RuleOfThumbTests
 
     [Fact]
     public void What_has_no_chart_is_not_guessed() =>
-        Assert.Null(TechniqueDesk.Solve(ShortFormReader.Score("part \"Harp\"\n| C4w"), ShortFormReader.Score("part \"Harp\"\n| C4w").Parts[0], 0, 0, House.Default, Catalog.Find("harp"), _ => 96));
+        Assert.Null(
+            TechniqueDesk.Solve(
+                ShortFormReader.Score("part \"Harp\"\n| C4w"),
+                ShortFormReader.Score("part \"Harp\"\n| C4w").Parts[0],
+                0,
+                0,
+                House.Default,
+                Catalog.Find("harp"),
+                _ => 96
+            )
+        );
 
     internal static TechniquePlan Solve(string instrument, string music)
     {
         var score = ShortFormReader.Score($"part \"{instrument}\"{Transposition(instrument)}\n{music}");
         var part = score.Parts[0];
         var bpm = new MellowStand.Core.Study.TempoLine(score);
-        return TechniqueDesk.Solve(score, part, 0, score.Measures.Count - 1, House.Default, Recognition.Of(part).Instrument, bpm.QuarterBpmAt)!;
+        return TechniqueDesk.Solve(
+            score,
+            part,
+            0,
+            score.Measures.Count - 1,
+            House.Default,
+            Recognition.Of(part).Instrument,
+            bpm.QuarterBpmAt
+        )!;
     }
 
-    private static string Transposition(string instrument) => instrument switch
-    {
-        "Clarinet" or "Trumpet" or "Cornet" => " transpose:-1,-2",
-        "Bass Clarinet" or "Tenor Saxophone" => " transpose:-1,-2,-1",
-        "English Horn" => " transpose:-4,-7",
-        "Piccolo" => " transpose:0,0,1",
-        "Contrabassoon" => " clef:F4 transpose:0,0,-1",
-        "Bassoon" or "Timpani" => " clef:F4",
-        "Alto Saxophone" => " transpose:-5,-9",
-        "Horn" => " transpose:-4,-7",
-        "Xylophone" => " transpose:0,0,1",
-        "Contrabass" => " clef:F4 transpose:0,0,-1",
-        "Trombone" or "Bass Trombone" or "Euphonium" or "Tuba" or "Violoncello" => " clef:F4",
-        "Viola" => " clef:C3",
-        _ => "",
-    };
+    private static string Transposition(string instrument) =>
+        instrument switch
+        {
+            "Clarinet" or "Trumpet" or "Cornet" => " transpose:-1,-2",
+            "Bass Clarinet" or "Tenor Saxophone" => " transpose:-1,-2,-1",
+            "English Horn" => " transpose:-4,-7",
+            "Piccolo" => " transpose:0,0,1",
+            "Contrabassoon" => " clef:F4 transpose:0,0,-1",
+            "Bassoon" or "Timpani" => " clef:F4",
+            "Alto Saxophone" => " transpose:-5,-9",
+            "Horn" => " transpose:-4,-7",
+            "Xylophone" => " transpose:0,0,1",
+            "Contrabass" => " clef:F4 transpose:0,0,-1",
+            "Trombone" or "Bass Trombone" or "Euphonium" or "Tuba" or "Violoncello" => " clef:F4",
+            "Viola" => " clef:C3",
+            _ => "",
+        };
 }

@@ -36,7 +36,10 @@ public sealed class SolverTests
         var instrument = Catalog.Find(id)!;
         var technique = TechniqueCatalog.Of(instrument)!.Technique;
         for (var seed = 0; seed < 40; seed++)
-            Assert.True(Solver.Solve(technique, RandomPassage(new Random(seed), instrument, 8, 160)).Cost >= Solver.Solve(technique, RandomPassage(new Random(seed), instrument, 8, 70)).Cost - 1e-6);
+            Assert.True(
+                Solver.Solve(technique, RandomPassage(new Random(seed), instrument, 8, 160)).Cost
+                    >= Solver.Solve(technique, RandomPassage(new Random(seed), instrument, 8, 70)).Cost - 1e-6
+            );
     }
 
     [Theory]
@@ -48,11 +51,15 @@ public sealed class SolverTests
         for (var midi = instrument.Low.Midi; midi <= instrument.High.Midi; midi++)
         {
             var ways = technique.Ways(Passage(instrument, [midi], 96), 0);
-            Assert.True(ways.Count > 0 && ways.All(w => !w.Why.Contains("not in the chart", StringComparison.Ordinal)), $"no way to play {midi}");
+            Assert.True(
+                ways.Count > 0 && ways.All(w => !w.Why.Contains("not in the chart", StringComparison.Ordinal)),
+                $"no way to play {midi}"
+            );
         }
     }
 
-    /// <summary>Tube physics: lengths add, equal temperament multiplies. Two valves together are sharp; the figures are those of 1200·log2.</summary>
+    /// <summary>Tube physics: lengths add, equal temperament multiplies. Two valves together are sharp; the figures are those of
+    /// 1200·log2.</summary>
     [Theory]
     [InlineData(0b001, 0)]
     [InlineData(0b010, 0)]
@@ -78,7 +85,8 @@ public sealed class SolverTests
     [InlineData(5, -13.7)]
     [InlineData(7, -31.2)]
     [InlineData(11, -48.7)]
-    public void Partials_are_where_the_harmonic_series_has_them(int partial, double cents) => Assert.Equal(cents, ValveIntonation.PartialCents(partial), 0.1);
+    public void Partials_are_where_the_harmonic_series_has_them(int partial, double cents) =>
+        Assert.Equal(cents, ValveIntonation.PartialCents(partial), 0.1);
 
     /// <summary>A slide position lengthens the tube by a half step: position and partial must give the pitch back.</summary>
     [Fact]
@@ -98,12 +106,17 @@ public sealed class SolverTests
 
     internal static double Exhaustive(ITechnique technique, Passage passage, Func<int, Candidate, bool>? isAllowed = null)
     {
-        var all = Enumerable.Range(0, passage.Steps.Count).Select(i => technique.Ways(passage, i).Where(w => isAllowed?.Invoke(i, w) ?? true).ToList()).ToList();
+        var all = Enumerable
+            .Range(0, passage.Steps.Count)
+            .Select(i => technique.Ways(passage, i).Where(w => isAllowed?.Invoke(i, w) ?? true).ToList())
+            .ToList();
         double Search(int place, Candidate? before, double cost)
         {
-            if (place == passage.Steps.Count) return cost;
+            if (place == passage.Steps.Count)
+                return cost;
             var ways = all[place];
-            if (ways.Count == 0) return Search(place + 1, null, cost);
+            if (ways.Count == 0)
+                return Search(place + 1, null, cost);
             return ways.Min(w => Search(place + 1, w, cost + w.Cost + (before is null ? 0 : technique.Change(passage, place, before, w))));
         }
 
@@ -127,7 +140,9 @@ public sealed class SolverTests
     {
         string[] names = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
         var t = instrument.Transposition;
-        var text = $"part \"{instrument.Name}\" transpose:{t.Diatonic},{t.Chromatic},{t.Octaves}\n{opening}meter:4/4 | " + string.Join(' ', written.Select(m => $"{names[m % 12]}{(m / 12) - 1}e"));
+        var text =
+            $"part \"{instrument.Name}\" transpose:{t.Diatonic},{t.Chromatic},{t.Octaves}\n{opening}meter:4/4 | "
+            + string.Join(' ', written.Select(m => $"{names[m % 12]}{(m / 12) - 1}e"));
         var score = ShortFormReader.Score(text);
         return new Passage(score, score.Parts[0], 0, 0, House.Default, _ => bpm);
     }

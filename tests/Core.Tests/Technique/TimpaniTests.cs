@@ -63,15 +63,18 @@ public sealed class TimpaniTests
         var drums = TimpaniPlan.Four;
         double Search(int place, int[] keys, int[] struck)
         {
-            if (place == passage.Steps.Count) return 0;
+            if (place == passage.Steps.Count)
+                return 0;
             var key = passage.Steps[place].Chord[0];
             var best = double.MaxValue;
             for (var d = 0; d < drums.Count; d++)
             {
-                if (key < drums[d].Low || key > drums[d].High) continue;
+                if (key < drums[d].Low || key > drums[d].High)
+                    continue;
                 var distance = Math.Abs(key - keys[d]);
                 var cost = 0.0;
-                if (keys[d] == 0) cost = 0.05;
+                if (keys[d] == 0)
+                    cost = 0.05;
                 else if (distance > 0)
                 {
                     var missing = 2 + (0.2 * distance) - passage.SecondsBetween(struck[d], place);
@@ -94,6 +97,13 @@ public sealed class TimpaniTests
     private static Passage Passage(string music)
     {
         var score = ShortFormReader.Score($"part \"Timpani\" clef:F4\n{music}");
-        return new Passage(score, score.Parts[0], 0, score.Measures.Count - 1, House.Default, new MellowStand.Core.Study.TempoLine(score).QuarterBpmAt);
+        return new Passage(
+            score,
+            score.Parts[0],
+            0,
+            score.Measures.Count - 1,
+            House.Default,
+            new MellowStand.Core.Study.TempoLine(score).QuarterBpmAt
+        );
     }
 }

@@ -7,7 +7,8 @@ using MellowStand.Core.Technique;
 
 namespace MellowStand.Core.Tests.Technique;
 
-/// <summary>Tremolos between two notes, as MusicXML 4.0 has them: element "tremolo" with type start and stop, and a time modification of two in the time of one.</summary>
+/// <summary>Tremolos between two notes, as MusicXML 4.0 has them: element "tremolo" with type start and stop, and a time modification of
+/// two in the time of one.</summary>
 public sealed class TremoloTests
 {
     [Theory]
@@ -16,11 +17,21 @@ public sealed class TremoloTests
     [InlineData("B4", "A4", "good")]
     public void A_tremolo_between_two_notes_has_its_fingering(string first, string second, string quality)
     {
-        var text = Encoding.UTF8.GetString(ScoreExport.Serialize(ShortFormReader.Document($"part \"Flute\"\nmeter:4/4 | {first}h(tremolo:3) {second}h(tremolo:3)")));
+        var text = Encoding.UTF8.GetString(
+            ScoreExport.Serialize(ShortFormReader.Document($"part \"Flute\"\nmeter:4/4 | {first}h(tremolo:3) {second}h(tremolo:3)"))
+        );
         var at = text.IndexOf("<tremolo", StringComparison.Ordinal);
-        text = text[..at] + "<tremolo type=\"start\"" + text[(at + 8)..].Replace("<tremolo", "<tremolo type=\"stop\"", StringComparison.Ordinal);
-        text = text.Replace("<type>half</type>", "<type>whole</type><time-modification><actual-notes>2</actual-notes><normal-notes>1</normal-notes></time-modification>", StringComparison.Ordinal);
-        text = text.Replace("type=\"start\" type=\"single\"", "type=\"start\"", StringComparison.Ordinal).Replace("type=\"stop\" type=\"single\"", "type=\"stop\"", StringComparison.Ordinal);
+        text =
+            text[..at]
+            + "<tremolo type=\"start\""
+            + text[(at + 8)..].Replace("<tremolo", "<tremolo type=\"stop\"", StringComparison.Ordinal);
+        text = text.Replace(
+            "<type>half</type>",
+            "<type>whole</type><time-modification><actual-notes>2</actual-notes><normal-notes>1</normal-notes></time-modification>",
+            StringComparison.Ordinal
+        );
+        text = text.Replace("type=\"start\" type=\"single\"", "type=\"start\"", StringComparison.Ordinal)
+            .Replace("type=\"stop\" type=\"single\"", "type=\"stop\"", StringComparison.Ordinal);
         var score = ScoreReader.Read(Encoding.UTF8.GetBytes(text));
         var plan = TechniqueDesk.Solve(score, score.Parts[0], 0, 0, House.Default, Catalog.Find("flute"), _ => 96)!;
         var tremolo = Assert.Single(plan.Trills);

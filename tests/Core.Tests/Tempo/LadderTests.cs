@@ -26,8 +26,7 @@ public sealed class LadderTests
 
     // [check] a goal of quarter = 58 is eighth = 116: common practice, no published source.
     [Fact]
-    public void Two_units_of_the_same_speed_are_equal() =>
-        Assert.Equal(Mark("quarter", 58).QuarterBpm, Mark("eighth", 116).QuarterBpm);
+    public void Two_units_of_the_same_speed_are_equal() => Assert.Equal(Mark("quarter", 58).QuarterBpm, Mark("eighth", 116).QuarterBpm);
 
     [Theory]
     [InlineData(LadderBy.Step, 10, "60 70 80 90 100")]
@@ -70,19 +69,34 @@ public sealed class LadderTests
     }
 
     [Property(MaxTest = 500)]
-    public bool Starts_at_the_start_ends_at_the_goal_and_never_goes_back(byte from, byte more, byte unitA, byte unitB, byte how, byte size, byte dayCount)
+    public bool Starts_at_the_start_ends_at_the_goal_and_never_goes_back(
+        byte from,
+        byte more,
+        byte unitA,
+        byte unitB,
+        byte how,
+        byte size,
+        byte dayCount
+    )
     {
         var units = BeatUnit.All;
         var start = new TempoMark(units[unitA % units.Count], 30 + from);
         var goalUnit = units[unitB % units.Count];
         var goal = new TempoMark(goalUnit, (start.QuarterBpm + more) / goalUnit.Quarters.Value);
         // Beyond what a metronome beats and what a ladder may hold, the refusal is tested above.
-        if (goal.Bpm > 1000 || more / start.Unit.Quarters.Value / (1 + (size % 20)) > 300 || more / goalUnit.Quarters.Value / (1 + (size % 20)) > 300) return true;
+        if (
+            goal.Bpm > 1000
+            || more / start.Unit.Quarters.Value / (1 + (size % 20)) > 300
+            || more / goalUnit.Quarters.Value / (1 + (size % 20)) > 300
+        )
+            return true;
         var by = (LadderBy)(how % 4);
         var value = by == LadderBy.Count ? 2 + (size % 30) : 1 + (size % 20);
         var days = 1 + (dayCount % 60);
         var steps = Ladder.Climb(start, goal, by, value, days);
-        return steps[0].Mark == start && steps[^1].Mark == goal && steps[^1].Day == days
+        return steps[0].Mark == start
+            && steps[^1].Mark == goal
+            && steps[^1].Day == days
             && steps.Zip(steps.Skip(1)).All(p => p.First.Mark.QuarterBpm <= p.Second.Mark.QuarterBpm + 0.06 && p.First.Day <= p.Second.Day);
     }
 
@@ -91,7 +105,10 @@ public sealed class LadderTests
     public void Traditional_marks_run_from_40_to_208()
     {
         Assert.Equal(39, MetronomeScale.Marks.Count);
-        Assert.Equal([40, 42, 60, 63, 72, 76, 120, 126, 144, 152, 208], MetronomeScale.Marks.Where(m => m is 40 or 42 or 60 or 63 or 72 or 76 or 120 or 126 or 144 or 152 or 208));
+        Assert.Equal(
+            [40, 42, 60, 63, 72, 76, 120, 126, 144, 152, 208],
+            MetronomeScale.Marks.Where(m => m is 40 or 42 or 60 or 63 or 72 or 76 or 120 or 126 or 144 or 152 or 208)
+        );
     }
 
     [Theory]

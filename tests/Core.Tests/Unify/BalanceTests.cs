@@ -70,7 +70,9 @@ public sealed class BalanceTests
     [Fact]
     public void Parts_of_one_line_add_up_and_are_one_tune()
     {
-        const string music = "part \"Flute\"\n| !mf C6q D6 E6 F6 | G6 F6 E6 D6\npart \"Oboe\"\n| !mf C5q D5 E5 F5 | G5 F5 E5 D5\npart \"Horn\"\n| !mf C4w | B3w";
+        const string music =
+            "part \"Flute\"\n| !mf C6q D6 E6 F6 | G6 F6 E6 D6\npart \"Oboe\"\n| !mf C5q D5 E5 F5 | G5 F5 E5 D5\npart "
+            + "\"Horn\"\n| !mf C4w | B3w";
         var balance = Of(music, _ => 2)[0];
         Assert.Equal(["P1", "P2"], balance.Tune.Parts);
         Assert.Equal(4, balance.Tune.Players);

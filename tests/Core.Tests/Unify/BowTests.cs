@@ -6,7 +6,8 @@ using MellowStand.Core.Unify.Bows;
 
 namespace MellowStand.Core.Tests.Unify;
 
-/// <summary>Bowing: down on the strong beat, up on the pickup, hooks and retakes, swells, accents, lines that match. Common practice, no published source.</summary>
+/// <summary>Bowing: down on the strong beat, up on the pickup, hooks and retakes, swells, accents, lines that match. Common practice, no
+/// published source.</summary>
 public sealed class BowTests
 {
     private const string Violin = "part \"Violin\"\ntempo:q=96 ";
@@ -71,7 +72,9 @@ public sealed class BowTests
     [Fact]
     public void Sections_with_the_same_line_bow_the_same_way()
     {
-        var plans = Plan("part \"Violin 1\"\ntempo:q=96 | C5q(u) D5 E5 F5 | G5 F5 E5 D5 | C5w\npart \"Violin 2\"\n| C5q D5 E5 F5 | G5 F5 E5 D5 | C5w");
+        var plans = Plan(
+            "part \"Violin 1\"\ntempo:q=96 | C5q(u) D5 E5 F5 | G5 F5 E5 D5 | C5w\npart \"Violin 2\"\n| C5q D5 E5 F5 | G5 F5 E5 D5 | C5w"
+        );
         Assert.Equal(Words(plans[0]), Words(plans[1]));
         Assert.StartsWith("u", Words(plans[1]), StringComparison.Ordinal);
     }
@@ -101,16 +104,21 @@ public sealed class BowTests
             var part = score.Parts[0];
             var context = new UnifyContext(score, House.Default);
             var strokes = StrokeReader.Of(context, part, _ => 96);
-            if (strokes.Count is 0 or > 12) continue;
+            if (strokes.Count is 0 or > 12)
+                continue;
             var plan = BowDesk.Solve(score, part, strokes, new Dictionary<string, BowDirection>());
             var costs = new BowCosts(score, part, strokes, new Dictionary<string, BowDirection>());
-            var least = Enumerable.Range(0, 1 << strokes.Count).Min(way => CostOf(costs, strokes.Count, i => (way >> i & 1) == 0 ? BowDirection.Down : BowDirection.Up));
+            var least = Enumerable
+                .Range(0, 1 << strokes.Count)
+                .Min(way => CostOf(costs, strokes.Count, i => (way >> i & 1) == 0 ? BowDirection.Down : BowDirection.Up));
             Assert.Equal(least, plan.Cost, 4);
             Assert.Equal(plan.Cost, CostOf(costs, strokes.Count, i => plan.Choices[i].Direction), 4);
             for (var k = 0; k < strokes.Count; k++)
             {
                 var place = k;
-                var other = Enumerable.Range(0, 1 << strokes.Count).Where(way => (way >> place & 1) != (plan.Choices[place].Direction == BowDirection.Down ? 0 : 1))
+                var other = Enumerable
+                    .Range(0, 1 << strokes.Count)
+                    .Where(way => (way >> place & 1) != (plan.Choices[place].Direction == BowDirection.Down ? 0 : 1))
                     .Min(way => CostOf(costs, strokes.Count, i => (way >> i & 1) == 0 ? BowDirection.Down : BowDirection.Up));
                 Assert.Equal(other - least, plan.Choices[k].OtherCost, 2);
             }
@@ -146,16 +154,25 @@ public sealed class BowTests
     }
 
     private static double CostOf(BowCosts costs, int count, Func<int, BowDirection> way) =>
-        Enumerable.Range(0, count).Sum(i => costs.Own(i, way(i)).Sum(c => c.Cost) + (i == 0 ? 0 : costs.Join(i, way(i - 1), way(i))?.Cost ?? 0));
+        Enumerable
+            .Range(0, count)
+            .Sum(i => costs.Own(i, way(i)).Sum(c => c.Cost) + (i == 0 ? 0 : costs.Join(i, way(i - 1), way(i))?.Cost ?? 0));
 
     private static string RandomMusic(Random random)
     {
         string[] figures = ["C5q", "D5e E5e", "E5q[ F5q]", "G5q.(>) A5e", "rq", "F5e. G5s", "A5h", "!< G5h !/", "C5q(u)", "E5q(d)"];
-        var measures = Enumerable.Range(0, 1 + random.Next(2)).Select(_ => string.Join(' ', Enumerable.Range(0, 2 + random.Next(3)).Select(_ => figures[random.Next(figures.Length)])));
+        var measures = Enumerable
+            .Range(0, 1 + random.Next(2))
+            .Select(_ => string.Join(' ', Enumerable.Range(0, 2 + random.Next(3)).Select(_ => figures[random.Next(figures.Length)])));
         return "| " + string.Join(" | ", measures);
     }
 
-    private static string Words(BowPlan plan) => string.Join(' ', plan.Choices.GroupBy(c => c.Stroke.First.MeasureIndex).Select(g => string.Concat(g.Select(c => c.Direction == BowDirection.Down ? 'd' : 'u'))));
+    private static string Words(BowPlan plan) =>
+        string.Join(
+            ' ',
+            plan.Choices.GroupBy(c => c.Stroke.First.MeasureIndex)
+                .Select(g => string.Concat(g.Select(c => c.Direction == BowDirection.Down ? 'd' : 'u')))
+        );
 
     private static IReadOnlyList<BowPlan> Plan(string music)
     {

@@ -40,21 +40,31 @@ public sealed class MoreDifferenceTests
     [Fact]
     public void Bowings_are_compared_between_string_sections_and_breaths_are_not()
     {
-        var differences = Compare($"part \"Violin 1\"\n| {Line}\npart \"Violin 2\"\n| {Line.Replace("D5q E5q F5q |", "D5q(u) E5q F5q(b) |", StringComparison.Ordinal)}");
+        var differences = Compare(
+            $"part \"Violin 1\"\n| {Line}\npart \"Violin 2\"\n| "
+                + $"{Line.Replace("D5q E5q F5q |", "D5q(u) E5q F5q(b) |", StringComparison.Ordinal)}"
+        );
         Assert.Equal("bowing", Assert.Single(differences).Kind);
     }
 
     [Fact]
     public void Levels_that_stay_a_step_apart_are_balance_and_told_as_a_note()
     {
-        var difference = Assert.Single(Compare("part \"Flute\"\n| !f C5q D5q E5q F5q | !mf G5q A5q G5q F5q\npart \"Oboe\"\n| !mf C5q D5q E5q F5q | !mp G5q A5q G5q F5q"), d => d.From == 0);
+        var difference = Assert.Single(
+            Compare(
+                "part \"Flute\"\n| !f C5q D5q E5q F5q | !mf G5q A5q G5q F5q\npart \"Oboe\"\n| !mf C5q D5q E5q F5q | !mp G5q A5q G5q F5q"
+            ),
+            d => d.From == 0
+        );
         Assert.True(difference.IsNote);
     }
 
     [Fact]
     public void A_misprint_goes_by_what_most_parts_have_and_is_mended_over_transposition()
     {
-        var text = "part \"Flute\"\n| C5q D5q E5q F5q | G5q F5q E5q D5q\npart \"Oboe\"\n| C5q D5q E5q F5q | G5q F5q E5q D5q\npart \"Clarinet\" transpose:-1,-2\nkey:D | D5q E5q Fn5q G5q | A5q G5q F#5q E5q";
+        var text =
+            "part \"Flute\"\n| C5q D5q E5q F5q | G5q F5q E5q D5q\npart \"Oboe\"\n| C5q D5q E5q F5q | G5q F5q E5q D5q\npart "
+            + "\"Clarinet\" transpose:-1,-2\nkey:D | D5q E5q Fn5q G5q | A5q G5q F#5q E5q";
         var difference = Assert.Single(Compare(text));
         Assert.Equal(("pitch", "E♮", "most"), (difference.Kind, difference.Proposal.Mark, difference.Proposal.Rule));
         var document = ShortFormReader.Document(text);
@@ -72,7 +82,9 @@ public sealed class MoreDifferenceTests
     [InlineData("slur", "| !p C5q[ D5q E5q F5q] | G5w")]
     public void Accepting_a_proposal_makes_the_line_agree(string kind, string oboe)
     {
-        var text = $"part \"Flute\"\n| !p C5q D5q E5q F5q | G5w\npart \"Oboe\"\n{oboe}\npart \"Horn in F\" transpose:-4,-7\nkey:G | !p G5q A5q B5q C6q | D6w";
+        var text =
+            $"part \"Flute\"\n| !p C5q D5q E5q F5q | G5w\npart \"Oboe\"\n{oboe}\npart \"Horn in F\" transpose:-4,-7\nkey:G | !p "
+            + $"G5q A5q B5q C6q | D6w";
         var document = ShortFormReader.Document(text);
         var differences = UnifyDesk.Compare(ShortFormReader.Score(text), House.Default).Differences;
         var difference = Assert.Single(differences);
@@ -81,5 +93,6 @@ public sealed class MoreDifferenceTests
         Assert.Empty(UnifyDesk.Compare(ScoreReader.Read(ScoreDocument.Of(document)), House.Default).Differences);
     }
 
-    private static List<Difference> Compare(string music) => [.. UnifyDesk.Compare(ShortFormReader.Score(music), House.Default).Differences];
+    private static List<Difference> Compare(string music) =>
+        [.. UnifyDesk.Compare(ShortFormReader.Score(music), House.Default).Differences];
 }

@@ -55,5 +55,7 @@ public sealed class ProposalRuleTests
     public void The_same_music_in_all_parts_leaves_nothing_to_decide() => Assert.Empty(Of(Plain, Plain, Plain));
 
     private static IReadOnlyList<Difference> Of(params string[] voices) =>
-        UnifyDesk.Compare(ShortFormReader.Score(string.Join('\n', voices.Select((v, i) => $"part \"Flute {i + 1}\"\n| {v}"))), House.Default).Differences;
+        UnifyDesk
+            .Compare(ShortFormReader.Score(string.Join('\n', voices.Select((v, i) => $"part \"Flute {i + 1}\"\n| {v}"))), House.Default)
+            .Differences;
 }

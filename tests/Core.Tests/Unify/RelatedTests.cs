@@ -11,8 +11,12 @@ public sealed class RelatedTests
 {
     private const string Chords = "| C5q(>) D5e(.) E5e(.) F5q(>) G5q | C5q(>) D5e(.) E5e(.) F5q(>) G5q";
 
-    private static readonly string Thirds = Chords.Replace("C5", "E4", StringComparison.Ordinal).Replace("D5", "F4", StringComparison.Ordinal).Replace("E5", "G4", StringComparison.Ordinal)
-        .Replace("F5", "A4", StringComparison.Ordinal).Replace("G5", "B4", StringComparison.Ordinal);
+    private static readonly string Thirds = Chords
+        .Replace("C5", "E4", StringComparison.Ordinal)
+        .Replace("D5", "F4", StringComparison.Ordinal)
+        .Replace("E5", "G4", StringComparison.Ordinal)
+        .Replace("F5", "A4", StringComparison.Ordinal)
+        .Replace("G5", "B4", StringComparison.Ordinal);
 
     [Fact]
     public void Chordal_parts_of_a_family_are_a_line_of_the_same_rhythm()
@@ -35,14 +39,18 @@ public sealed class RelatedTests
     public void Parts_of_the_same_rhythm_that_are_marked_in_their_own_ways_stay_quiet()
     {
         var plain = Thirds.Replace("(>)", "", StringComparison.Ordinal).Replace("(.)", "(-)", StringComparison.Ordinal);
-        Assert.DoesNotContain(Compare($"part \"Trumpet 1\"\n{Chords}\npart \"Trumpet 2\"\n{plain}").Differences, d => d.Relation == "same-rhythm");
+        Assert.DoesNotContain(
+            Compare($"part \"Trumpet 1\"\n{Chords}\npart \"Trumpet 2\"\n{plain}").Differences,
+            d => d.Relation == "same-rhythm"
+        );
     }
 
     [Fact]
     public void Families_are_not_compared_by_rhythm() =>
         Assert.DoesNotContain(Compare($"part \"Flute\"\n{Chords}\npart \"Horn\"\n{Thirds}").Lines, l => l.Relation == "same-rhythm");
 
-    private const string Passage = "| C5q(>) D5e(.) E5e(.) F5h | G5q(>) A5e(.) B5e(.) C6h | B5q(>) A5e(.) G5e(.) F5h | E5q(>) D5e(.) C5e(.) C5h";
+    private const string Passage =
+        "| C5q(>) D5e(.) E5e(.) F5h | G5q(>) A5e(.) B5e(.) C6h | B5q(>) A5e(.) G5e(.) F5h | E5q(>) D5e(.) C5e(.) C5h";
 
     [Fact]
     public void A_return_that_lost_a_mark_is_a_note_of_lower_rank()
@@ -84,7 +92,10 @@ public sealed class RelatedTests
     public void The_same_difference_is_known_where_the_music_returns()
     {
         const string flute = "| C5q[ D5q] E5q F5q | rw | C5q[ D5q] E5q F5q | rw | D5q[ E5q] F5q G5q";
-        var score = ShortFormReader.Score($"part \"Flute\"\n{flute}\npart \"Oboe\"\n{flute.Replace("[", "", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal)}");
+        var score = ShortFormReader.Score(
+            $"part \"Flute\"\n{flute}\npart "
+                + $"\"Oboe\"\n{flute.Replace("[", "", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal)}"
+        );
         var differences = UnifyDesk.Compare(score, House.Default).Differences.Where(d => d.Kind == "slur").ToList();
         Assert.Equal(3, differences.Count);
         var alike = new AlikeDifferences(score, differences);
@@ -98,7 +109,13 @@ public sealed class RelatedTests
     [InlineData("", "slur", "slur", "", true)] // writes again what was taken away
     [InlineData("dynamics:p", "", "dynamics:f", "", true)] // writes over it
     [InlineData("staccato", "", "accent", "", false)]
-    public void A_decision_that_another_builds_on_is_known(string addFirst, string removeFirst, string addThen, string removeThen, bool expected)
+    public void A_decision_that_another_builds_on_is_known(
+        string addFirst,
+        string removeFirst,
+        string addThen,
+        string removeThen,
+        bool expected
+    )
     {
         MarkChange Change(string add, string remove) => new("P1", ["P1-1", "P1-2"], Marks(add), Marks(remove));
         Assert.Equal(expected, Dependence.BuildsOn([Change(addThen, removeThen)], [Change(addFirst, removeFirst)]));
@@ -114,5 +131,6 @@ public sealed class RelatedTests
         return text[..at] + by + text[(at + what.Length)..];
     }
 
-    private static (IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences) Compare(string music) => UnifyDesk.Compare(ShortFormReader.Score(music), House.Default);
+    private static (IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences) Compare(string music) =>
+        UnifyDesk.Compare(ShortFormReader.Score(music), House.Default);
 }

@@ -25,7 +25,9 @@ public sealed class UnifyTests
     [Fact]
     public void Lines_are_found_over_transposition()
     {
-        var differences = Compare(Pair + "| C5q D5q E5q F5q | G5q F5q E5q D5q\npart \"Clarinet\" transpose:-1,-2 \nkey:D | D5q E5q F#5q G5q | A5q(>) G5q F#5q E5q");
+        var differences = Compare(
+            Pair + "| C5q D5q E5q F5q | G5q F5q E5q D5q\npart \"Clarinet\" transpose:-1,-2 \nkey:D | D5q E5q F#5q G5q | A5q(>) G5q F#5q E5q"
+        );
         var difference = Assert.Single(differences);
         Assert.Equal(["P1", "P2", "P3"], difference.Readings.Select(r => r.Part));
         Assert.Equal(["", "", "accent"], difference.Readings.Select(r => r.Has));
@@ -88,5 +90,6 @@ public sealed class UnifyTests
         Assert.Equal(alone, among);
     }
 
-    private static List<Difference> Compare(string music) => [.. UnifyDesk.Compare(ShortFormReader.Score(music), House.Default).Differences];
+    private static List<Difference> Compare(string music) =>
+        [.. UnifyDesk.Compare(ShortFormReader.Score(music), House.Default).Differences];
 }

@@ -36,7 +36,8 @@ function close(title: string | null) {
       :empty="empty"
       :say="
         empty
-          ? 'The shelf is empty. Drop a score here as MusicXML (.musicxml, .xml or .mxl), or choose a file. Every other station begins with it.'
+          ? 'The shelf is empty. Drop a score here as MusicXML (.musicxml, .xml or .mxl), or choose a file. ' +
+            'Every other station begins with it.'
           : undefined
       "
       @read="read"

@@ -69,8 +69,8 @@ internal sealed class MidiTrack
         {
             digits[n++] = (byte)(value & 0x7F);
             value >>= 7;
-        }
-        while (value > 0);
-        while (n-- > 0) stream.WriteByte((byte)(digits[n] | (n > 0 ? 0x80 : 0)));
+        } while (value > 0);
+        while (n-- > 0)
+            stream.WriteByte((byte)(digits[n] | (n > 0 ? 0x80 : 0)));
     }
 }

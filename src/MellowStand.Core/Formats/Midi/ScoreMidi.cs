@@ -41,13 +41,17 @@ public static class ScoreMidi
     }
 
     /// <summary>Tempo changes as they are played.</summary>
-    internal static IEnumerable<(Fraction At, double QuarterBpm)> TempoMap(IReadOnlyList<PlayedMeasure> timeline, IReadOnlyList<(Fraction Onset, double QuarterBpm)> tempos)
+    internal static IEnumerable<(Fraction At, double QuarterBpm)> TempoMap(
+        IReadOnlyList<PlayedMeasure> timeline,
+        IReadOnlyList<(Fraction Onset, double QuarterBpm)> tempos
+    )
     {
         foreach (var (measure, start) in timeline)
         {
             var before = tempos.Where(t => t.Onset <= measure.Start).Select(t => t.QuarterBpm).LastOrDefault(96);
             yield return (start, before);
-            foreach (var (onset, bpm) in tempos.Where(t => t.Onset > measure.Start && t.Onset < measure.End)) yield return (start + (onset - measure.Start), bpm);
+            foreach (var (onset, bpm) in tempos.Where(t => t.Onset > measure.Start && t.Onset < measure.End))
+                yield return (start + (onset - measure.Start), bpm);
         }
     }
 
@@ -58,16 +62,19 @@ public static class ScoreMidi
         var tempo = 0.0;
         foreach (var (at, bpm) in TempoMap(timeline, request.Tempos))
         {
-            if (bpm != tempo) track.Tempo(Ticks(at, ticks), bpm);
+            if (bpm != tempo)
+                track.Tempo(Ticks(at, ticks), bpm);
             tempo = bpm;
         }
 
         Meter? meter = null;
         foreach (var (measure, start) in timeline)
         {
-            if (!measure.Meter.IsSenza && !measure.Meter.Equals(meter)) track.Meter(Ticks(start, ticks), MeterBeats(measure.Meter), measure.Meter.Groups.Max(g => g.BeatType));
+            if (!measure.Meter.IsSenza && !measure.Meter.Equals(meter))
+                track.Meter(Ticks(start, ticks), MeterBeats(measure.Meter), measure.Meter.Groups.Max(g => g.BeatType));
             meter = measure.Meter;
-            if (measure.Rehearsal is { } mark) track.Marker(Ticks(start, ticks), mark);
+            if (measure.Rehearsal is { } mark)
+                track.Marker(Ticks(start, ticks), mark);
         }
 
         return track;
@@ -79,7 +86,8 @@ public static class ScoreMidi
     {
         var track = new MidiTrack();
         track.Name(part.Name.Length > 0 ? part.Name : part.Id);
-        if (channel != Drums && request.Program(part) is { } program) track.Program(channel, Math.Clamp(program, 1, 128) - 1);
+        if (channel != Drums && request.Program(part) is { } program)
+            track.Program(channel, Math.Clamp(program, 1, 128) - 1);
         var byMeasure = SoundingNote.Of(part).Where(n => n.First.Sounds && !n.First.IsCue).ToLookup(n => n.First.MeasureIndex);
         foreach (var (measure, start) in timeline)
         {
@@ -99,14 +107,17 @@ public static class ScoreMidi
     private static (Fraction At, Fraction Length) Place(List<SoundingNote> notes, int i, Fraction start)
     {
         var at = start + notes[i].First.Offset;
-        if (!notes[i].First.IsGrace) return (at, notes[i].Duration);
+        if (!notes[i].First.IsGrace)
+            return (at, notes[i].Duration);
         var last = i;
-        while (last + 1 < notes.Count && notes[last + 1].First.IsGrace && notes[last + 1].First.Offset == notes[i].First.Offset) last++;
+        while (last + 1 < notes.Count && notes[last + 1].First.IsGrace && notes[last + 1].First.Offset == notes[i].First.Offset)
+            last++;
         // A grace at the very start of the performance has nothing to lean back on.
         return (Fraction.Max(Fraction.Zero, at - (GraceLength * (last - i + 1))), GraceLength);
     }
 
-    private static int Velocity(int level, Note note) => Math.Clamp(20 + (level * 12) + (note.Has("accent") || note.Has("strong-accent") ? 12 : 0), 1, 127);
+    private static int Velocity(int level, Note note) =>
+        Math.Clamp(20 + (level * 12) + (note.Has("accent") || note.Has("strong-accent") ? 12 : 0), 1, 127);
 
     private static long Ticks(Fraction quarters, int ticks) => (long)Math.Round((quarters * ticks).Value);
 
@@ -114,11 +125,16 @@ public static class ScoreMidi
     private static int TicksPerQuarter(IReadOnlyList<Part> parts, IReadOnlyList<PlayedMeasure> timeline)
     {
         var ticks = 480L;
-        var denominators = parts.SelectMany(p => p.Notes).SelectMany(n => new[] { n.Offset.Denominator, n.Duration.Denominator }).Concat(timeline.Select(t => t.Start.Denominator)).Distinct();
+        var denominators = parts
+            .SelectMany(p => p.Notes)
+            .SelectMany(n => new[] { n.Offset.Denominator, n.Duration.Denominator })
+            .Concat(timeline.Select(t => t.Start.Denominator))
+            .Distinct();
         foreach (var d in denominators.Order())
         {
             var joined = ticks / Gcd(ticks, d) * d;
-            if (joined <= MostTicks) ticks = joined;
+            if (joined <= MostTicks)
+                ticks = joined;
         }
 
         return (int)ticks;
@@ -134,10 +150,14 @@ public static class ScoreMidi
         var programs = pitched.Select(p => request.Program(p) ?? 1).Distinct().ToList();
         var channels = new Dictionary<string, int>();
         for (var i = 0; i < pitched.Count; i++)
-            channels[pitched[i].Id] = free[pitched.Count <= free.Count ? i : programs.IndexOf(request.Program(pitched[i]) ?? 1) % free.Count];
-        foreach (var part in request.Parts.Where(IsUnpitched)) channels[part.Id] = Drums;
+            channels[pitched[i].Id] = free[
+                pitched.Count <= free.Count ? i : programs.IndexOf(request.Program(pitched[i]) ?? 1) % free.Count
+            ];
+        foreach (var part in request.Parts.Where(IsUnpitched))
+            channels[part.Id] = Drums;
         return channels;
     }
 
-    private static bool IsUnpitched(Part part) => part.Notes.Any(n => n.Kind == NoteKind.Unpitched) && part.Notes.All(n => n.Kind != NoteKind.Pitched);
+    private static bool IsUnpitched(Part part) =>
+        part.Notes.Any(n => n.Kind == NoteKind.Unpitched) && part.Notes.All(n => n.Kind != NoteKind.Pitched);
 }

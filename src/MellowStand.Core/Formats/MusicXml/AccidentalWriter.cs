@@ -6,16 +6,29 @@ namespace MellowStand.Core.Formats.MusicXml;
 internal static class AccidentalWriter
 {
     private static readonly string[] Followers =
-        ["time-modification", "stem", "notehead", "notehead-text", "staff", "beam", "notations", "lyric", "play", "listen"];
+    [
+        "time-modification",
+        "stem",
+        "notehead",
+        "notehead-text",
+        "staff",
+        "beam",
+        "notations",
+        "lyric",
+        "play",
+        "listen",
+    ];
 
     public static void Set(XElement note, string sign)
     {
-        if (note.Element("accidental") is not null) return;
+        if (note.Element("accidental") is not null)
+            return;
         XmlEdit.Insert(note, new XElement("accidental", new XAttribute("cautionary", "yes"), sign), Followers);
     }
 
     public static void Clear(XElement note, string sign)
     {
-        if (note.Element("accidental") is { } there && there.Value.Trim() == sign) XmlEdit.Remove(there);
+        if (note.Element("accidental") is { } there && there.Value.Trim() == sign)
+            XmlEdit.Remove(there);
     }
 }

@@ -15,7 +15,8 @@ internal static class AttributeReader
         foreach (var step in e.Elements("key-step"))
         {
             var alter = step.ElementsAfterSelf().FirstOrDefault(x => x.Name.LocalName == "key-alter").Decimal() ?? 0;
-            if (Enum.TryParse<Step>(step.Value.Trim(), out var letter) && Enum.IsDefined(letter)) custom[letter] = alter;
+            if (Enum.TryParse<Step>(step.Value.Trim(), out var letter) && Enum.IsDefined(letter))
+                custom[letter] = alter;
         }
 
         return custom.Count > 0 ? new KeySignature(0, null, custom) : null;
@@ -23,16 +24,19 @@ internal static class AttributeReader
 
     public static Meter? Meter(XElement e)
     {
-        if (e.Element("senza-misura") is not null) return Notation.Meter.Senza;
+        if (e.Element("senza-misura") is not null)
+            return Notation.Meter.Senza;
         var groups = new List<MeterGroup>();
         var beats = e.Elements("beats").ToList();
         var types = e.Elements("beat-type").ToList();
         for (var i = 0; i < Math.Min(beats.Count, types.Count); i++)
         {
-            if (types[i].Int() is not (> 0 and <= 256 and { } type)) return null;
+            if (types[i].Int() is not (> 0 and <= 256 and { } type))
+                return null;
             foreach (var piece in beats[i].Value.Split('+'))
             {
-                if (XmlNumbers.Int(piece) is not (> 0 and <= 128 and { } n)) return null;
+                if (XmlNumbers.Int(piece) is not (> 0 and <= 128 and { } n))
+                    return null;
                 groups.Add(new MeterGroup(n, type));
             }
         }
@@ -51,7 +55,13 @@ internal static class AttributeReader
     {
         var sign = e.Element("sign")?.Value.Trim() ?? "G";
         var octave = e.Element("clef-octave-change").Int() ?? 0;
-        return sign + e.Element("line")?.Value.Trim() + (octave == 0 ? "" : octave > 0 ? "+8" : "-8");
+        return sign
+            + e.Element("line")?.Value.Trim()
+            + (
+                octave == 0 ? ""
+                : octave > 0 ? "+8"
+                : "-8"
+            );
     }
 
     private static int Bound(int n, int limit) => Math.Clamp(n, -limit, limit);

@@ -18,11 +18,15 @@ public sealed class DecisionWriter
     {
         foreach (var change in changes)
         {
-            if (!_parts.TryGetValue(change.Part, out var part)) continue;
+            if (!_parts.TryGetValue(change.Part, out var part))
+                continue;
             var notes = change.Notes.Select(part.Note).OfType<PlacedElement>().ToList();
-            if (notes.Count == 0) continue;
-            foreach (var mark in change.Removed) Remove(part, notes, mark);
-            foreach (var mark in change.Added) Add(part, notes, mark);
+            if (notes.Count == 0)
+                continue;
+            foreach (var mark in change.Removed)
+                Remove(part, notes, mark);
+            foreach (var mark in change.Added)
+                Add(part, notes, mark);
         }
     }
 
@@ -30,14 +34,33 @@ public sealed class DecisionWriter
     {
         switch (MarkCatalog.FormOf(mark.Name))
         {
-            case MarkForm.Slur: SlurWriter.Add(part, notes[0], notes[^1]); break;
-            case MarkForm.Hairpin: DirectionWriter.AddHairpin(notes[0], notes[^1], mark.Name); break;
-            case MarkForm.Bracket: DirectionWriter.AddBracket(notes[0], notes[^1]); break;
-            case MarkForm.Dynamic or MarkForm.Words: foreach (var n in notes) DirectionWriter.Add(n, mark); break;
-            case MarkForm.Pitch: foreach (var n in notes) PitchWriter.Set(n.Element, mark.Value!); break;
-            case MarkForm.Accidental: foreach (var n in notes) AccidentalWriter.Set(n.Element, mark.Value!); break;
-            case { } form: foreach (var n in notes) NotationWriter.Add(n.Element, form, mark); break;
-            default: break;
+            case MarkForm.Slur:
+                SlurWriter.Add(part, notes[0], notes[^1]);
+                break;
+            case MarkForm.Hairpin:
+                DirectionWriter.AddHairpin(notes[0], notes[^1], mark.Name);
+                break;
+            case MarkForm.Bracket:
+                DirectionWriter.AddBracket(notes[0], notes[^1]);
+                break;
+            case MarkForm.Dynamic or MarkForm.Words:
+                foreach (var n in notes)
+                    DirectionWriter.Add(n, mark);
+                break;
+            case MarkForm.Pitch:
+                foreach (var n in notes)
+                    PitchWriter.Set(n.Element, mark.Value!);
+                break;
+            case MarkForm.Accidental:
+                foreach (var n in notes)
+                    AccidentalWriter.Set(n.Element, mark.Value!);
+                break;
+            case { } form:
+                foreach (var n in notes)
+                    NotationWriter.Add(n.Element, form, mark);
+                break;
+            default:
+                break;
         }
     }
 
@@ -45,14 +68,31 @@ public sealed class DecisionWriter
     {
         switch (MarkCatalog.FormOf(mark.Name))
         {
-            case MarkForm.Slur: SlurWriter.Remove(part, notes[0], notes[^1]); break;
-            case MarkForm.Hairpin: DirectionWriter.RemoveHairpin(part, notes[0], notes[^1], mark.Name); break;
-            case MarkForm.Bracket: DirectionWriter.RemoveBracket(part, notes[0], notes[^1]); break;
-            case MarkForm.Dynamic or MarkForm.Words: foreach (var n in notes) DirectionWriter.Remove(part, n, mark); break;
-            case MarkForm.Pitch: break;
-            case MarkForm.Accidental: foreach (var n in notes) AccidentalWriter.Clear(n.Element, mark.Value!); break;
-            case { } form: foreach (var n in notes) NotationWriter.Remove(n.Element, form, mark); break;
-            default: break;
+            case MarkForm.Slur:
+                SlurWriter.Remove(part, notes[0], notes[^1]);
+                break;
+            case MarkForm.Hairpin:
+                DirectionWriter.RemoveHairpin(part, notes[0], notes[^1], mark.Name);
+                break;
+            case MarkForm.Bracket:
+                DirectionWriter.RemoveBracket(part, notes[0], notes[^1]);
+                break;
+            case MarkForm.Dynamic or MarkForm.Words:
+                foreach (var n in notes)
+                    DirectionWriter.Remove(part, n, mark);
+                break;
+            case MarkForm.Pitch:
+                break;
+            case MarkForm.Accidental:
+                foreach (var n in notes)
+                    AccidentalWriter.Clear(n.Element, mark.Value!);
+                break;
+            case { } form:
+                foreach (var n in notes)
+                    NotationWriter.Remove(n.Element, form, mark);
+                break;
+            default:
+                break;
         }
     }
 }

@@ -28,10 +28,12 @@ internal static class DirectionReader
             switch (e.Name.LocalName)
             {
                 case "dynamics":
-                    foreach (var mark in MarkReader.Dynamics(e)) yield return new(DirectionKind.Dynamic, mark.Value!);
+                    foreach (var mark in MarkReader.Dynamics(e))
+                        yield return new(DirectionKind.Dynamic, mark.Value!);
                     break;
                 case "words":
-                    if (e.Value.Trim() is { Length: > 0 } words) yield return new(DirectionKind.Words, words);
+                    if (e.Value.Trim() is { Length: > 0 } words)
+                        yield return new(DirectionKind.Words, words);
                     break;
                 case "rehearsal":
                     yield return new(DirectionKind.Rehearsal, e.Value.Trim());
@@ -45,7 +47,8 @@ internal static class DirectionReader
                 case "segno" or "coda":
                     yield return new(DirectionKind.Sign, e.Name.LocalName);
                     break;
-                default: break;
+                default:
+                    break;
             }
         }
     }
@@ -55,26 +58,43 @@ internal static class DirectionReader
     // Two beat units, or two metronome notes, with nothing but an equal sign between them.
     private static MetricEquation? Equation(XElement e)
     {
-        var units = e.Elements("beat-unit").Select(u => (Name: u.Value.Trim(), Dots: u.ElementsAfterSelf().TakeWhile(x => x.Name.LocalName == "beat-unit-dot").Count()))
-            .Concat(e.Elements("metronome-note").Select(n => (Name: n.Element("metronome-type")?.Value.Trim() ?? "", Dots: n.Elements("metronome-dot").Count()))).ToList();
-        if (units.Count != 2 || e.Element("per-minute") is not null || !units.All(u => Units.ContainsKey(u.Name))) return null;
-        return new MetricEquation(Dotted(Units[units[0].Name], Math.Min(units[0].Dots, 4)), Dotted(Units[units[1].Name], Math.Min(units[1].Dots, 4)));
+        var units = e.Elements("beat-unit")
+            .Select(u => (Name: u.Value.Trim(), Dots: u.ElementsAfterSelf().TakeWhile(x => x.Name.LocalName == "beat-unit-dot").Count()))
+            .Concat(
+                e.Elements("metronome-note")
+                    .Select(n => (Name: n.Element("metronome-type")?.Value.Trim() ?? "", Dots: n.Elements("metronome-dot").Count()))
+            )
+            .ToList();
+        if (units.Count != 2 || e.Element("per-minute") is not null || !units.All(u => Units.ContainsKey(u.Name)))
+            return null;
+        return new MetricEquation(
+            Dotted(Units[units[0].Name], Math.Min(units[0].Dots, 4)),
+            Dotted(Units[units[1].Name], Math.Min(units[1].Dots, 4))
+        );
     }
 
     private static MetronomeMark? Metronome(XElement e)
     {
-        if (e.Element("per-minute")?.Value is not { } perMinute || e.Element("beat-unit")?.Value.Trim() is not { } unit) return null;
-        if (!Units.TryGetValue(unit, out var quarters)) return null;
+        if (e.Element("per-minute")?.Value is not { } perMinute || e.Element("beat-unit")?.Value.Trim() is not { } unit)
+            return null;
+        if (!Units.TryGetValue(unit, out var quarters))
+            return null;
         var dots = e.Elements("beat-unit-dot").Count();
         var numbers = NumbersIn(perMinute);
-        if (numbers.Count == 0 || numbers[0] <= 0) return null;
-        return new MetronomeMark(Dotted(quarters, Math.Min(dots, 4)), numbers[0], numbers.Count > 1 && numbers[1] > numbers[0] ? numbers[1] : null);
+        if (numbers.Count == 0 || numbers[0] <= 0)
+            return null;
+        return new MetronomeMark(
+            Dotted(quarters, Math.Min(dots, 4)),
+            numbers[0],
+            numbers.Count > 1 && numbers[1] > numbers[0] ? numbers[1] : null
+        );
     }
 
     internal static Fraction Dotted(Fraction unit, int dots)
     {
         var sum = unit;
-        for (var add = unit / 2; dots > 0; dots--, add /= 2) sum += add;
+        for (var add = unit / 2; dots > 0; dots--, add /= 2)
+            sum += add;
         return sum;
     }
 
@@ -82,7 +102,8 @@ internal static class DirectionReader
     {
         var numbers = new List<double>();
         foreach (var piece in text.Split([' ', '-', '–', '—', '(', ')', 'c', 'a', '.'], StringSplitOptions.RemoveEmptyEntries))
-            if (double.TryParse(piece, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var n) && n < 10_000) numbers.Add(n);
+            if (double.TryParse(piece, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var n) && n < 10_000)
+                numbers.Add(n);
         return numbers;
     }
 }

@@ -7,19 +7,50 @@ namespace MellowStand.Core.Formats.MusicXml;
 internal static class DirectionWriter
 {
     private static readonly HashSet<string> Standard =
-        ["p", "pp", "ppp", "pppp", "f", "ff", "fff", "ffff", "mp", "mf", "sf", "sfp", "sfpp", "fp", "rf", "rfz", "sfz", "sffz", "fz", "n", "pf", "sfzp"];
+    [
+        "p",
+        "pp",
+        "ppp",
+        "pppp",
+        "f",
+        "ff",
+        "fff",
+        "ffff",
+        "mp",
+        "mf",
+        "sf",
+        "sfp",
+        "sfpp",
+        "fp",
+        "rf",
+        "rfz",
+        "sfz",
+        "sffz",
+        "fz",
+        "n",
+        "pf",
+        "sfzp",
+    ];
 
     public static void Add(PlacedElement note, Mark mark)
     {
-        var type = mark.Name == "words"
-            ? new XElement("words", mark.Value)
-            : new XElement("dynamics", Standard.Contains(mark.Value!) ? new XElement(mark.Value!) : new XElement("other-dynamics", mark.Value));
+        var type =
+            mark.Name == "words"
+                ? new XElement("words", mark.Value)
+                : new XElement(
+                    "dynamics",
+                    Standard.Contains(mark.Value!) ? new XElement(mark.Value!) : new XElement("other-dynamics", mark.Value)
+                );
         XmlEdit.Before(HeadOf(note), Direction(note, mark.Name == "words" ? "above" : "below", type));
     }
 
     public static void Remove(PartIndex part, PlacedElement note, Mark mark)
     {
-        var inNote = note.Element.Elements("notations").Elements("dynamics").Elements().FirstOrDefault(d => Says(d, mark) && mark.Name == "dynamics");
+        var inNote = note
+            .Element.Elements("notations")
+            .Elements("dynamics")
+            .Elements()
+            .FirstOrDefault(d => Says(d, mark) && mark.Name == "dynamics");
         if (inNote is not null)
         {
             var parent = inNote.Parent!;
@@ -30,10 +61,12 @@ internal static class DirectionWriter
 
         foreach (var direction in part.DirectionsAt(note))
         {
-            var sign = mark.Name == "words"
-                ? direction.Elements("direction-type").Elements("words").FirstOrDefault(w => w.Value.Trim() == mark.Value)
-                : direction.Elements("direction-type").Elements("dynamics").Elements().FirstOrDefault(d => Says(d, mark));
-            if (sign is null) continue;
+            var sign =
+                mark.Name == "words"
+                    ? direction.Elements("direction-type").Elements("words").FirstOrDefault(w => w.Value.Trim() == mark.Value)
+                    : direction.Elements("direction-type").Elements("dynamics").Elements().FirstOrDefault(d => Says(d, mark));
+            if (sign is null)
+                continue;
             PruneDirection(sign);
             return;
         }
@@ -48,15 +81,22 @@ internal static class DirectionWriter
 
     public static void RemoveHairpin(PartIndex part, PlacedElement from, PlacedElement to, string kind)
     {
-        var start = part.DirectionsAt(from).Elements("direction-type").Elements("wedge").FirstOrDefault(w => w.Attribute("type")?.Value == kind);
-        if (start is null) return;
+        var start = part.DirectionsAt(from)
+            .Elements("direction-type")
+            .Elements("wedge")
+            .FirstOrDefault(w => w.Attribute("type")?.Value == kind);
+        if (start is null)
+            return;
         var number = start.Attribute("number")?.Value ?? "1";
-        var stop = part.Directions.SkipWhile(d => d.Element != start.Parent!.Parent).Skip(1)
+        var stop = part
+            .Directions.SkipWhile(d => d.Element != start.Parent!.Parent)
+            .Skip(1)
             .SelectMany(d => d.Element.Elements("direction-type").Elements("wedge"))
             .FirstOrDefault(w => w.Attribute("type")?.Value == "stop" && (w.Attribute("number")?.Value ?? "1") == number);
         _ = to;
         PruneDirection(start);
-        if (stop is not null) PruneDirection(stop);
+        if (stop is not null)
+            PruneDirection(stop);
     }
 
     public static void AddBracket(PlacedElement from, PlacedElement to)
@@ -67,12 +107,22 @@ internal static class DirectionWriter
 
     public static void RemoveBracket(PartIndex part, PlacedElement from, PlacedElement to)
     {
-        var start = part.DirectionsAt(from).Elements("direction-type").Elements("bracket").FirstOrDefault(b => b.Attribute("type")?.Value == "start");
-        var stop = to.Element.ElementsAfterSelf("direction").Take(1).Elements("direction-type").Elements("bracket").FirstOrDefault(b => b.Attribute("type")?.Value == "stop");
-        foreach (var sign in new[] { start, stop }.OfType<XElement>()) PruneDirection(sign);
+        var start = part.DirectionsAt(from)
+            .Elements("direction-type")
+            .Elements("bracket")
+            .FirstOrDefault(b => b.Attribute("type")?.Value == "start");
+        var stop = to
+            .Element.ElementsAfterSelf("direction")
+            .Take(1)
+            .Elements("direction-type")
+            .Elements("bracket")
+            .FirstOrDefault(b => b.Attribute("type")?.Value == "stop");
+        foreach (var sign in new[] { start, stop }.OfType<XElement>())
+            PruneDirection(sign);
     }
 
-    private static XElement Bracket(string type) => new("bracket", new XAttribute("type", type), new XAttribute("number", "6"), new XAttribute("line-end", "down"));
+    private static XElement Bracket(string type) =>
+        new("bracket", new XAttribute("type", type), new XAttribute("number", "6"), new XAttribute("line-end", "down"));
 
     private static bool Says(XElement dynamic, Mark mark) =>
         dynamic.Name.LocalName == mark.Value || (dynamic.Name.LocalName == "other-dynamics" && dynamic.Value.Trim() == mark.Value);
@@ -89,14 +139,17 @@ internal static class DirectionWriter
         }
 
         // A sounding level may hang on the sign that is gone.
-        if (parent.Name.LocalName == "direction" && parent.Element("direction-type") is null) XmlEdit.Remove(parent);
+        if (parent.Name.LocalName == "direction" && parent.Element("direction-type") is null)
+            XmlEdit.Remove(parent);
     }
 
     private static XElement Direction(PlacedElement note, string placement, XElement type)
     {
         var direction = new XElement("direction", new XAttribute("placement", placement), new XElement("direction-type", type));
-        if (note.Element.Element("voice") is { } voice) direction.Add(new XElement("voice", voice.Value));
-        if (note.Element.Element("staff") is { } staff) direction.Add(new XElement("staff", staff.Value));
+        if (note.Element.Element("voice") is { } voice)
+            direction.Add(new XElement("voice", voice.Value));
+        if (note.Element.Element("staff") is { } staff)
+            direction.Add(new XElement("staff", staff.Value));
         return direction;
     }
 
@@ -104,7 +157,8 @@ internal static class DirectionWriter
     private static XElement HeadOf(PlacedElement note)
     {
         var e = note.Element;
-        while (e.Element("chord") is not null && e.ElementsBeforeSelf("note").LastOrDefault() is { } previous) e = previous;
+        while (e.Element("chord") is not null && e.ElementsBeforeSelf("note").LastOrDefault() is { } previous)
+            e = previous;
         return e;
     }
 }

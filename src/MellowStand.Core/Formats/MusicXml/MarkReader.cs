@@ -21,12 +21,15 @@ internal static class MarkReader
             {
                 var name = e.Name.LocalName;
                 if (Groups.Contains(name))
-                    foreach (var mark in Group(e)) yield return mark;
-                else if (Single.Contains(name)) yield return new Mark(name);
+                    foreach (var mark in Group(e))
+                        yield return mark;
+                else if (Single.Contains(name))
+                    yield return new Mark(name);
                 else if (Spans.Contains(name) && e.Attribute("type")?.Value is "start" or "stop")
                     yield return new Mark($"{name}-{e.Attribute("type")!.Value}");
                 else if (name == "dynamics")
-                    foreach (var mark in Dynamics(e)) yield return mark;
+                    foreach (var mark in Dynamics(e))
+                        yield return mark;
             }
         }
     }
@@ -40,9 +43,12 @@ internal static class MarkReader
         {
             var name = e.Name.LocalName;
             // A sign under an ornament alters its lower note.
-            if (name == "accidental-mark" && e.Attribute("placement")?.Value == "below") yield return new Mark("accidental-mark-below", ValueOf(e));
-            else if (name == "wavy-line") yield return new Mark($"wavy-line-{e.Attribute("type")?.Value}");
-            else yield return new Mark(name, ValueOf(e));
+            if (name == "accidental-mark" && e.Attribute("placement")?.Value == "below")
+                yield return new Mark("accidental-mark-below", ValueOf(e));
+            else if (name == "wavy-line")
+                yield return new Mark($"wavy-line-{e.Attribute("type")?.Value}");
+            else
+                yield return new Mark(name, ValueOf(e));
         }
     }
 
@@ -50,7 +56,8 @@ internal static class MarkReader
     public static string? ValueOf(XElement mark)
     {
         var text = mark.Value.Trim();
-        if (text.Length == 0) text = string.Join(' ', mark.Elements().Select(x => x.Name.LocalName));
+        if (text.Length == 0)
+            text = string.Join(' ', mark.Elements().Select(x => x.Name.LocalName));
         return text.Length == 0 ? null : text;
     }
 }

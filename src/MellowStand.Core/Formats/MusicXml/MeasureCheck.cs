@@ -17,11 +17,14 @@ internal static class MeasureCheck
     {
         var meter = reader.InForce[frame.Index].Meter;
         var held = reader.Lengths[frame.Index];
-        if (meter.IsSenza || held == Fraction.Zero || held == meter.Length) return null;
+        if (meter.IsSenza || held == Fraction.Zero || held == meter.Length)
+            return null;
         var split = document.MeasureHeads[frame.Index].Attribute("implicit")?.Value == "yes" || frame.Index == 0;
-        if (held < meter.Length && (split || frame.Index == LastIndex(document))) return null;
+        if (held < meter.Length && (split || frame.Index == LastIndex(document)))
+            return null;
         var unit = meter.Groups[0].Unit;
-        return $"{reader.Content.DisplayName}, measure {frame.Label} holds {Lengths.Mixed(held / unit)} beats of {Lengths.Mixed(meter.Length / unit)}: read as printed.";
+        return $"{reader.Content.DisplayName}, measure {frame.Label} holds {Lengths.Mixed(held / unit)} beats of "
+            + $"{Lengths.Mixed(meter.Length / unit)}: read as printed.";
     }
 
     private static int LastIndex(ScoreDocument document) => document.MeasureHeads.Count - 1;

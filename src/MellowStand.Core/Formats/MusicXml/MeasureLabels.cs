@@ -15,8 +15,10 @@ public static class MeasureLabels
         for (var i = 0; i < heads.Count; i++)
         {
             var number = heads[i].Attribute("number")?.Value.Trim();
-            if (string.IsNullOrEmpty(number)) number = (i + 1).ToString(CultureInfo.InvariantCulture);
-            if (number.Length > 32) number = number[..32];
+            if (string.IsNullOrEmpty(number))
+                number = (i + 1).ToString(CultureInfo.InvariantCulture);
+            if (number.Length > 32)
+                number = number[..32];
             labels.Add(Unique(number, taken));
         }
 
@@ -34,7 +36,8 @@ public static class MeasureLabels
     private static string Letters(int n)
     {
         var text = "";
-        for (n++; n > 0; n = (n - 1) / 26) text = (char)('a' + ((n - 1) % 26)) + text;
+        for (n++; n > 0; n = (n - 1) / 26)
+            text = (char)('a' + ((n - 1) % 26)) + text;
         return text;
     }
 }

@@ -17,7 +17,8 @@ internal sealed class NoteReader
     public NoteReader(XElement e)
     {
         for (var node = e.FirstNode; node is not null; node = node.NextNode)
-            if (node is XElement child) Take(child);
+            if (node is XElement child)
+                Take(child);
     }
 
     public XElement? Grace { get; private set; }
@@ -48,14 +49,18 @@ internal sealed class NoteReader
 
     public (int Actual, int Normal) Tuplet { get; private set; } = (1, 1);
 
-    public NoteKind Kind => IsRest ? NoteKind.Rest : _pitch is not null ? NoteKind.Pitched : NoteKind.Unpitched;
+    public NoteKind Kind =>
+        IsRest ? NoteKind.Rest
+        : _pitch is not null ? NoteKind.Pitched
+        : NoteKind.Unpitched;
 
     public static string IdOf(string partId, int ordinal) => string.Create(CultureInfo.InvariantCulture, $"{partId}-n{ordinal}");
 
     public NoteHead? Head(string id, Transposition transposition)
     {
         var accidental = _accidental?.Value.Trim();
-        if (_pitch is not null && Pitch(_pitch) is { } written) return new NoteHead(id, written, written.Midi + transposition.Semitones, accidental, _tieStart, _tieStop);
+        if (_pitch is not null && Pitch(_pitch) is { } written)
+            return new NoteHead(id, written, written.Midi + transposition.Semitones, accidental, _tieStart, _tieStop);
         return IsRest ? null : new NoteHead(id, null, null, null, _tieStart, _tieStop);
     }
 
@@ -63,23 +68,56 @@ internal sealed class NoteReader
     {
         switch (child.Name.LocalName)
         {
-            case "pitch": _pitch = child; break;
-            case "rest": IsRest = true; break;
-            case "chord": IsChord = true; break;
-            case "grace": Grace = child; break;
-            case "cue": IsCue = true; break;
-            case "duration": Duration = child; break;
-            case "voice": Voice = child.Value.Trim(); break;
-            case "staff": Staff = Math.Clamp(child.Int() ?? 1, 1, 16); break;
-            case "type": Type = child.Value.Trim(); break;
-            case "dot": Dots++; break;
-            case "accidental": _accidental = child; break;
-            case "beam" when Beam is null && child.Attribute("number")?.Value is null or "1": Beam = child.Value.Trim(); break;
-            case "time-modification": Tuplet = ReadTuplet(child); break;
-            case "tie": TakeTie(child, isSound: true); break;
-            case "notations": TakeNotations(child); break;
-            case "lyric": TakeLyric(child); break;
-            default: break;
+            case "pitch":
+                _pitch = child;
+                break;
+            case "rest":
+                IsRest = true;
+                break;
+            case "chord":
+                IsChord = true;
+                break;
+            case "grace":
+                Grace = child;
+                break;
+            case "cue":
+                IsCue = true;
+                break;
+            case "duration":
+                Duration = child;
+                break;
+            case "voice":
+                Voice = child.Value.Trim();
+                break;
+            case "staff":
+                Staff = Math.Clamp(child.Int() ?? 1, 1, 16);
+                break;
+            case "type":
+                Type = child.Value.Trim();
+                break;
+            case "dot":
+                Dots++;
+                break;
+            case "accidental":
+                _accidental = child;
+                break;
+            case "beam" when Beam is null && child.Attribute("number")?.Value is null or "1":
+                Beam = child.Value.Trim();
+                break;
+            case "time-modification":
+                Tuplet = ReadTuplet(child);
+                break;
+            case "tie":
+                TakeTie(child, isSound: true);
+                break;
+            case "notations":
+                TakeNotations(child);
+                break;
+            case "lyric":
+                TakeLyric(child);
+                break;
+            default:
+                break;
         }
     }
 
@@ -87,15 +125,20 @@ internal sealed class NoteReader
     {
         HasMoreNotations |= Notations is not null;
         Notations ??= child;
-        if (_tieElement) return;
+        if (_tieElement)
+            return;
         for (var node = child.FirstNode; node is not null; node = node.NextNode)
-            if (node is XElement { Name.LocalName: "tied" } tied) TakeTie(tied, isSound: false);
+            if (node is XElement { Name.LocalName: "tied" } tied)
+                TakeTie(tied, isSound: false);
     }
 
     private void TakeLyric(XElement lyric)
     {
-        var text = string.Concat(lyric.Elements().Where(e => e.Name.LocalName is "text" or "elision").Select(e => e.Name.LocalName == "text" ? e.Value : " "));
-        if (text.Length == 0) return;
+        var text = string.Concat(
+            lyric.Elements().Where(e => e.Name.LocalName is "text" or "elision").Select(e => e.Name.LocalName == "text" ? e.Value : " ")
+        );
+        if (text.Length == 0)
+            return;
         var goesOn = lyric.Elements("syllabic").LastOrDefault()?.Value.Trim() is "begin" or "middle";
         (Lyrics ??= []).Add(goesOn ? text + "-" : text);
     }
@@ -103,7 +146,8 @@ internal sealed class NoteReader
     // The sounding tie wins over the drawn one.
     private void TakeTie(XElement e, bool isSound)
     {
-        if (isSound && !_tieElement) (_tieStart, _tieStop) = (false, false);
+        if (isSound && !_tieElement)
+            (_tieStart, _tieStop) = (false, false);
         _tieElement |= isSound;
         var type = e.Attribute("type")?.Value;
         _tieStart |= type == "start";
@@ -120,13 +164,21 @@ internal sealed class NoteReader
         var alter = 0m;
         for (var node = e.FirstNode; node is not null; node = node.NextNode)
         {
-            if (node is not XElement child) continue;
+            if (node is not XElement child)
+                continue;
             switch (child.Name.LocalName)
             {
-                case "step": step ??= StepOf(child.Value); break;
-                case "octave": octave ??= child.Int(); break;
-                case "alter": alter = child.Decimal() ?? 0; break;
-                default: break;
+                case "step":
+                    step ??= StepOf(child.Value);
+                    break;
+                case "octave":
+                    octave ??= child.Int();
+                    break;
+                case "alter":
+                    alter = child.Decimal() ?? 0;
+                    break;
+                default:
+                    break;
             }
         }
 
@@ -136,6 +188,8 @@ internal sealed class NoteReader
     private static Step? StepOf(string text)
     {
         var letter = text.AsSpan().Trim();
-        return letter.Length != 1 ? null : "CDEFGAB".IndexOf(letter[0], StringComparison.Ordinal) is var place and >= 0 ? (Step)place : null;
+        return letter.Length != 1 ? null
+            : "CDEFGAB".IndexOf(letter[0], StringComparison.Ordinal) is var place and >= 0 ? (Step)place
+            : null;
     }
 }

@@ -4,12 +4,16 @@ using System.Text;
 namespace MellowStand.Core.Formats.MusicXml;
 
 /// <summary>Packs MusicXML as a compressed <c>.mxl</c> file.</summary>
-/// <remarks>Source: MusicXML 4.0, "Compressed .mxl files": the media type first and unpacked, then the container that names the score.</remarks>
+/// <remarks>Source: MusicXML 4.0, "Compressed .mxl files": the media type first and unpacked, then the container that names the
+/// score.</remarks>
 public static class PackedScore
 {
     private const string Name = "score.musicxml";
 
-    private const string Container = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<container><rootfiles><rootfile full-path=\"" + Name + "\" media-type=\"application/vnd.recordare.musicxml+xml\"/></rootfiles></container>";
+    private const string Container =
+        "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<container><rootfiles><rootfile full-path=\""
+        + Name
+        + "\" media-type=\"application/vnd.recordare.musicxml+xml\"/></rootfiles></container>";
 
     /// <summary>The archive's bytes.</summary>
     /// <param name="musicXml">The score as plain MusicXML.</param>

@@ -23,17 +23,28 @@ internal sealed class PartIndex
                 var length = (e.Element("duration").Exact() ?? Fraction.Zero) / divisions;
                 switch (e.Name.LocalName)
                 {
-                    case "attributes" when e.Element("divisions").Int() is > 0 and { } d: divisions = d; break;
-                    case "backup": cursor = Fraction.Max(cursor - length, Fraction.Zero); break;
-                    case "forward": cursor += length; break;
-                    case "direction": _directions.Add(new PlacedElement(e, m, cursor)); break;
+                    case "attributes" when e.Element("divisions").Int() is > 0 and { } d:
+                        divisions = d;
+                        break;
+                    case "backup":
+                        cursor = Fraction.Max(cursor - length, Fraction.Zero);
+                        break;
+                    case "forward":
+                        cursor += length;
+                        break;
+                    case "direction":
+                        _directions.Add(new PlacedElement(e, m, cursor));
+                        break;
                     case "note":
                         var inChord = e.Element("chord") is not null;
-                        if (!inChord) chordAt = cursor;
+                        if (!inChord)
+                            chordAt = cursor;
                         _notes[NoteReader.IdOf(content.Id, ++ordinal)] = new PlacedElement(e, m, chordAt);
-                        if (!inChord && e.Element("grace") is null) cursor += length;
+                        if (!inChord && e.Element("grace") is null)
+                            cursor += length;
                         break;
-                    default: break;
+                    default:
+                        break;
                 }
             }
         }
@@ -46,9 +57,15 @@ internal sealed class PartIndex
     public PlacedElement? Note(string id) => _notes.GetValueOrDefault(id);
 
     /// <summary>Directions at the moment of a note, on its staff.</summary>
-    public IEnumerable<XElement> DirectionsAt(PlacedElement note) => _directions
-        .Where(d => d.Measure == note.Measure && d.Offset == note.Offset && StaffOf(d.Element) == StaffOf(note.Element) && d.Element.Parent is not null)
-        .Select(d => d.Element);
+    public IEnumerable<XElement> DirectionsAt(PlacedElement note) =>
+        _directions
+            .Where(d =>
+                d.Measure == note.Measure
+                && d.Offset == note.Offset
+                && StaffOf(d.Element) == StaffOf(note.Element)
+                && d.Element.Parent is not null
+            )
+            .Select(d => d.Element);
 
     public IEnumerable<PlacedElement> Directions => _directions.Where(d => d.Element.Parent is not null);
 

@@ -45,7 +45,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             (KeySignature, Meter)? atStart = null;
             foreach (var e in content.Measures[_measure]?.Elements() ?? [])
             {
-                if (atStart is null && e.Name.LocalName is "note" or "forward") atStart ??= (_state.Key, _state.Meter);
+                if (atStart is null && e.Name.LocalName is "note" or "forward")
+                    atStart ??= (_state.Key, _state.Meter);
                 ReadElement(e);
             }
 
@@ -60,7 +61,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
     private static List<Note> InOrder(List<Note> notes)
     {
         for (var i = 1; i < notes.Count; i++)
-            if (notes[i].Offset < notes[i - 1].Offset) return [.. notes.OrderBy(n => n.Offset)];
+            if (notes[i].Offset < notes[i - 1].Offset)
+                return [.. notes.OrderBy(n => n.Offset)];
         return notes;
     }
 
@@ -68,22 +70,45 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
     {
         switch (e.Name.LocalName)
         {
-            case "note": ReadNote(e); break;
-            case "backup": Move(-Duration(e.Element("duration"))); break;
-            case "forward": Move(Duration(e.Element("duration"))); break;
+            case "note":
+                ReadNote(e);
+                break;
+            case "backup":
+                Move(-Duration(e.Element("duration")));
+                break;
+            case "forward":
+                Move(Duration(e.Element("duration")));
+                break;
             case "attributes":
                 _state.Apply(e, Warn);
                 ReadMeasureStyle(e);
                 break;
-            case "direction": ReadDirection(e); break;
-            default: break;
+            case "direction":
+                ReadDirection(e);
+                break;
+            default:
+                break;
         }
     }
 
     private void ReadMeasureStyle(XElement attributes)
     {
-        foreach (var style in attributes.Elements("measure-style").Elements().Where(s => s.Name.LocalName is "multiple-rest" or "measure-repeat" or "beat-repeat" or "slash"))
-            Directions.Add(new Direction(DirectionKind.Sign, $"{style.Name.LocalName} {style.Value.Trim()}".TrimEnd(), content.Id, _measure, _cursor, 1));
+        foreach (
+            var style in attributes
+                .Elements("measure-style")
+                .Elements()
+                .Where(s => s.Name.LocalName is "multiple-rest" or "measure-repeat" or "beat-repeat" or "slash")
+        )
+            Directions.Add(
+                new Direction(
+                    DirectionKind.Sign,
+                    $"{style.Name.LocalName} {style.Value.Trim()}".TrimEnd(),
+                    content.Id,
+                    _measure,
+                    _cursor,
+                    1
+                )
+            );
     }
 
     private void ReadNote(XElement e)
@@ -132,10 +157,12 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
             note.Heads = [head];
         }
 
-        if (read.Notations is not null) TakeSlurs(note, e);
+        if (read.Notations is not null)
+            TakeSlurs(note, e);
         _measureNotes.Add(note);
         _lastNote = note;
-        if (!note.IsGrace) Move(duration);
+        if (!note.IsGrace)
+            Move(duration);
     }
 
     private void TakeSlurs(Note note, XElement e)
@@ -149,7 +176,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
     {
         head.Owner = chord;
         chord.Heads = [.. chord.Heads, head];
-        if (read.Notations is null) return;
+        if (read.Notations is null)
+            return;
         TakeSlurs(chord, e);
         chord.Marks = [.. chord.Marks.Union(MarkReader.Of(e))];
     }
@@ -160,23 +188,40 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
         var offset = _cursor;
         var staff = Math.Clamp(e.Element("staff").Int() ?? 1, 1, 16);
         foreach (var sign in DirectionReader.Of(e))
-            Directions.Add(new Direction(sign.Kind, sign.Text, content.Id, _measure, offset, staff) { Metronome = sign.Metronome, Equation = sign.Equation });
-        foreach (var shift in e.Elements("direction-type").Elements("octave-shift")) TakeOctaveShift(shift, staff);
+            Directions.Add(
+                new Direction(sign.Kind, sign.Text, content.Id, _measure, offset, staff)
+                {
+                    Metronome = sign.Metronome,
+                    Equation = sign.Equation,
+                }
+            );
+        foreach (var shift in e.Elements("direction-type").Elements("octave-shift"))
+            TakeOctaveShift(shift, staff);
         foreach (var wedge in e.Elements("direction-type").Elements("wedge"))
-            Wedges.Add(new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff));
+            Wedges.Add(
+                new WedgeSign(wedge.Attribute("type")?.Value ?? "", wedge.Attribute("number")?.Value ?? "1", _measure, offset, staff)
+            );
     }
 
     // "down" prints the notes lower than they sound (8va), "up" higher (8vb): MusicXML 4.0, element "octave-shift".
     private void TakeOctaveShift(XElement shift, int staff)
     {
         var octaves = (Math.Clamp(shift.Attribute("size").Int() ?? 8, 8, 22) - 1) / 7;
-        _octaveShift[staff] = shift.Attribute("type")?.Value switch { "down" => octaves, "up" => -octaves, "continue" => _octaveShift.GetValueOrDefault(staff), _ => 0 };
+        _octaveShift[staff] = shift.Attribute("type")?.Value switch
+        {
+            "down" => octaves,
+            "up" => -octaves,
+            "continue" => _octaveShift.GetValueOrDefault(staff),
+            _ => 0,
+        };
     }
 
     private Fraction Duration(XElement? text)
     {
-        if (text is null) return Fraction.Zero;
-        if (text.Exact() is { } n && n >= Fraction.Zero) return n / _state.Divisions;
+        if (text is null)
+            return Fraction.Zero;
+        if (text.Exact() is { } n && n >= Fraction.Zero)
+            return n / _state.Divisions;
         Warn($"the duration \"{PartState.Short(text.Value)}\" makes no sense: it is read as nothing");
         return Fraction.Zero;
     }
@@ -195,7 +240,8 @@ internal sealed class PartReader(PartContent content, IReadOnlyList<string> labe
 
     private void Warn(string what)
     {
-        if (Warnings.Count < 50) Warnings.Add($"{content.DisplayName}, measure {labels[_measure]}: {what}.");
+        if (Warnings.Count < 50)
+            Warnings.Add($"{content.DisplayName}, measure {labels[_measure]}: {what}.");
     }
 }
 

@@ -4,8 +4,10 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Formats.MusicXml;
 
 /// <summary>Splits a part with two players on one staff into a part for each.</summary>
-/// <remarks>Where two voices stand, the first keeps the upper and the second the lower one; where one voice stands, chords give their highest
-/// note to the first and the rest to the second, and single notes go to both, as "a 2" asks. Common practice, no published source.</remarks>
+/// <remarks>Where two voices stand, the first keeps the upper and the second the lower one; where one voice stands, chords give their
+/// highest
+/// note to the first and the rest to the second, and single notes go to both, as "a 2" asks. Common practice, no published
+/// source.</remarks>
 public static class PartSplit
 {
     /// <summary>The score with the part split: the first player keeps its id, the second gets the id with <c>-2</c>.</summary>
@@ -15,13 +17,15 @@ public static class PartSplit
     public static byte[] Write(byte[] original, string part)
     {
         var document = ScoreDocument.Load(original);
-        var content = document.Parts.FirstOrDefault(p => p.Id == part) ?? throw new ScoreFormatException($"There is no part {part} to split.");
+        var content =
+            document.Parts.FirstOrDefault(p => p.Id == part) ?? throw new ScoreFormatException($"There is no part {part} to split.");
         if (content.Measures.Any(m => m?.Elements("note").Any(n => PartIndex.StaffOf(n) > 1) ?? false))
             throw new ScoreFormatException("A part on two staves is one player's. Only a part on one staff can be split.");
         if (document.Xml.Root!.Name.LocalName != "score-partwise" || content.FileId is null)
             throw new ScoreFormatException("Only a score written part by part can be split. Export it again as partwise MusicXML.");
         var lower = new Dictionary<XElement, XElement>();
-        foreach (var measure in content.Measures.OfType<XElement>()) lower[measure] = new XElement(measure);
+        foreach (var measure in content.Measures.OfType<XElement>())
+            lower[measure] = new XElement(measure);
         foreach (var (upperMeasure, lowerMeasure) in lower)
         {
             var voices = VoicesOf(upperMeasure);
@@ -30,20 +34,25 @@ public static class PartSplit
         }
 
         var source = content.Measures.OfType<XElement>().First().Parent!;
-        source.AddAfterSelf(new XElement("part", new XAttribute("id", part + "-2"), content.Measures.OfType<XElement>().Select(m => lower[m])));
+        source.AddAfterSelf(
+            new XElement("part", new XAttribute("id", part + "-2"), content.Measures.OfType<XElement>().Select(m => lower[m]))
+        );
         Rename(content, part);
         return ScoreExport.Serialize(document.Xml);
     }
 
     private static void Rename(PartContent content, string part)
     {
-        if (content.Header is not { } header) return;
+        if (content.Header is not { } header)
+            return;
         var second = new XElement(header);
         second.SetAttributeValue("id", part + "-2");
-        foreach (var e in second.DescendantsAndSelf().Where(e => e.Attribute("id") is not null && e != second)) e.SetAttributeValue("id", e.Attribute("id")!.Value + "-2");
+        foreach (var e in second.DescendantsAndSelf().Where(e => e.Attribute("id") is not null && e != second))
+            e.SetAttributeValue("id", e.Attribute("id")!.Value + "-2");
         header.AddAfterSelf(second);
         foreach (var (element, number) in new[] { (header, "1"), (second, "2") })
-            foreach (var name in element.Elements().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation")) name.Value = Numbered(name.Value, number);
+            foreach (var name in element.Elements().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation"))
+                name.Value = Numbered(name.Value, number);
     }
 
     // "Clarinet 1.2." becomes "Clarinet 1" and "Clarinet 2"; a name without a number gets one.
@@ -61,8 +70,10 @@ public static class PartSplit
 
     private static void Keep(XElement measure, List<string> voices, bool first)
     {
-        if (voices.Count >= 2) KeepVoice(measure, voices, first);
-        else KeepHeads(measure, first);
+        if (voices.Count >= 2)
+            KeepVoice(measure, voices, first);
+        else
+            KeepHeads(measure, first);
     }
 
     // What another voice played becomes an empty step forward, so that everything stays at its moment.
@@ -76,7 +87,12 @@ public static class PartSplit
             XmlEdit.Remove(note);
         }
 
-        foreach (var direction in measure.Elements("direction").Where(d => d.Element("voice") is { } v && v.Value.Trim() != mine && voices.Contains(v.Value.Trim())).ToList())
+        foreach (
+            var direction in measure
+                .Elements("direction")
+                .Where(d => d.Element("voice") is { } v && v.Value.Trim() != mine && voices.Contains(v.Value.Trim()))
+                .ToList()
+        )
             XmlEdit.Remove(direction);
     }
 
@@ -85,7 +101,8 @@ public static class PartSplit
         foreach (var chord in Chords(measure).Where(c => c.Count > 1))
         {
             var top = chord.MaxBy(Height)!;
-            foreach (var head in chord.Where(h => (h == top) != first)) XmlEdit.Remove(head);
+            foreach (var head in chord.Where(h => (h == top) != first))
+                XmlEdit.Remove(head);
             // The head that is left must not lean on one that is gone.
             chord.FirstOrDefault(h => h.Parent is not null)?.Element("chord")?.Remove();
         }
@@ -96,7 +113,8 @@ public static class PartSplit
         var chords = new List<List<XElement>>();
         foreach (var note in measure.Elements("note"))
         {
-            if (note.Element("chord") is null || chords.Count == 0) chords.Add([]);
+            if (note.Element("chord") is null || chords.Count == 0)
+                chords.Add([]);
             chords[^1].Add(note);
         }
 
@@ -104,5 +122,8 @@ public static class PartSplit
     }
 
     private static int Height(XElement note) =>
-        note.Element("pitch") is { } p && Pitch.TryParse($"{p.Element("step")?.Value.Trim()}{p.Element("octave")?.Value.Trim()}", out var pitch) ? pitch.Diatonic : int.MinValue;
+        note.Element("pitch") is { } p
+        && Pitch.TryParse($"{p.Element("step")?.Value.Trim()}{p.Element("octave")?.Value.Trim()}", out var pitch)
+            ? pitch.Diatonic
+            : int.MinValue;
 }

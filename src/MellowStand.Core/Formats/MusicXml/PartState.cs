@@ -29,13 +29,26 @@ internal sealed class PartState
         {
             switch (e.Name.LocalName)
             {
-                case "divisions": SetDivisions(e, warn); break;
-                case "key": Key = AttributeReader.Key(e) ?? Key; break;
-                case "time": SetMeter(e); break;
-                case "transpose": Transposition = AttributeReader.Transpose(e); break;
-                case "staves": Staves = Math.Clamp(e.Int() ?? 1, 1, 16); break;
-                case "clef" when e.Attribute("number")?.Value is null or "1": FirstClef ??= AttributeReader.Clef(e); break;
-                default: break;
+                case "divisions":
+                    SetDivisions(e, warn);
+                    break;
+                case "key":
+                    Key = AttributeReader.Key(e) ?? Key;
+                    break;
+                case "time":
+                    SetMeter(e);
+                    break;
+                case "transpose":
+                    Transposition = AttributeReader.Transpose(e);
+                    break;
+                case "staves":
+                    Staves = Math.Clamp(e.Int() ?? 1, 1, 16);
+                    break;
+                case "clef" when e.Attribute("number")?.Value is null or "1":
+                    FirstClef ??= AttributeReader.Clef(e);
+                    break;
+                default:
+                    break;
             }
         }
 
@@ -44,15 +57,18 @@ internal sealed class PartState
 
     private void SetMeter(XElement e)
     {
-        if (AttributeReader.Meter(e) is not { } meter) return;
+        if (AttributeReader.Meter(e) is not { } meter)
+            return;
         Meter = meter;
         MeterChanged = true;
     }
 
     private void SetDivisions(XElement e, Action<string> warn)
     {
-        if (e.Int() is > 0 and <= 1_000_000 and { } n) Divisions = n;
-        else warn($"the number of divisions \"{Short(e.Value)}\" makes no sense: {Divisions} is kept");
+        if (e.Int() is > 0 and <= 1_000_000 and { } n)
+            Divisions = n;
+        else
+            warn($"the number of divisions \"{Short(e.Value)}\" makes no sense: {Divisions} is kept");
     }
 
     internal static string Short(string text) => text.Length <= 20 ? text : text[..20] + "…";

@@ -5,32 +5,58 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Formats.MusicXml;
 
 /// <summary>Mends a misprinted pitch: step, alter and octave of the note, and its printed sign.</summary>
-/// <remarks>Order of the elements: MusicXML 4.0, type "pitch". The sign is always printed, so that nobody doubts it. Taking the decision back brings the original back.</remarks>
+/// <remarks>Order of the elements: MusicXML 4.0, type "pitch". The sign is always printed, so that nobody doubts it. Taking the decision
+/// back brings the original back.</remarks>
 internal static class PitchWriter
 {
-    private static readonly Dictionary<decimal, string> Signs = new() { [0] = "natural", [1] = "sharp", [-1] = "flat", [2] = "double-sharp", [-2] = "flat-flat" };
+    private static readonly Dictionary<decimal, string> Signs = new()
+    {
+        [0] = "natural",
+        [1] = "sharp",
+        [-1] = "flat",
+        [2] = "double-sharp",
+        [-2] = "flat-flat",
+    };
 
     private static readonly string[] AfterAlter = ["octave"];
 
-    private static readonly string[] AfterAccidental = ["time-modification", "stem", "notehead", "notehead-text", "staff", "beam", "notations", "lyric", "play", "listen"];
+    private static readonly string[] AfterAccidental =
+    [
+        "time-modification",
+        "stem",
+        "notehead",
+        "notehead-text",
+        "staff",
+        "beam",
+        "notations",
+        "lyric",
+        "play",
+        "listen",
+    ];
 
     public static void Set(XElement note, string text)
     {
-        if (note.Element("pitch") is not { } pitch || !Pitch.TryParse(text, out var to)) return;
+        if (note.Element("pitch") is not { } pitch || !Pitch.TryParse(text, out var to))
+            return;
         pitch.Element("step")!.Value = to.Step.ToString();
         pitch.Element("octave")!.Value = to.Octave.ToString(CultureInfo.InvariantCulture);
         if (pitch.Element("alter") is { } there)
         {
-            if (to.Alter == 0) XmlEdit.Remove(there);
-            else there.Value = to.Alter.ToString(CultureInfo.InvariantCulture);
+            if (to.Alter == 0)
+                XmlEdit.Remove(there);
+            else
+                there.Value = to.Alter.ToString(CultureInfo.InvariantCulture);
         }
         else if (to.Alter != 0)
         {
             XmlEdit.Insert(pitch, new XElement("alter", to.Alter.ToString(CultureInfo.InvariantCulture)), AfterAlter);
         }
 
-        if (!Signs.TryGetValue(to.Alter, out var sign)) return;
-        if (note.Element("accidental") is { } printed) printed.Value = sign;
-        else XmlEdit.Insert(note, new XElement("accidental", sign), AfterAccidental);
+        if (!Signs.TryGetValue(to.Alter, out var sign))
+            return;
+        if (note.Element("accidental") is { } printed)
+            printed.Value = sign;
+        else
+            XmlEdit.Insert(note, new XElement("accidental", sign), AfterAccidental);
     }
 }

@@ -9,7 +9,18 @@ internal static class ScoreCut
 
     // The order of MusicXML 4.0, element "attributes".
     private static readonly string[] AttributeOrder =
-        ["divisions", "key", "time", "staves", "part-symbol", "instruments", "clef", "staff-details", "transpose", "for-part"];
+    [
+        "divisions",
+        "key",
+        "time",
+        "staves",
+        "part-symbol",
+        "instruments",
+        "clef",
+        "staff-details",
+        "transpose",
+        "for-part",
+    ];
 
     public static XDocument Cut(ScoreDocument document, ExportRange range)
     {
@@ -27,7 +38,8 @@ internal static class ScoreCut
             BorrowTempo(document, root, from);
         }
 
-        if (range.AtConcertPitch) ConcertPitchCut.Rewrite(root);
+        if (range.AtConcertPitch)
+            ConcertPitchCut.Rewrite(root);
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
     }
 
@@ -45,22 +57,35 @@ internal static class ScoreCut
     private static void BorrowTempo(ScoreDocument document, XElement root, int from)
     {
         var top = root.Elements("part").FirstOrDefault();
-        if (top is null || top.Attribute("id")?.Value == document.Parts[0].Id) return;
+        if (top is null || top.Attribute("id")?.Value == document.Parts[0].Id)
+            return;
         foreach (var (measure, index) in top.Elements("measure").Select((m, i) => (m, from + i)))
         {
             var own = measure.Elements("direction").Where(IsForAll).Select(WordsOf).ToHashSet();
-            var lent = (document.Parts[0].Measures[index]?.Elements() ?? []).TakeWhile(e => e.Name.LocalName != "note")
-                .Where(e => e.Name.LocalName == "direction" && IsForAll(e) && !own.Contains(WordsOf(e))).Select(e => new XElement(e)).ToList();
-            if (lent.Count == 0) continue;
-            foreach (var e in lent) e.Elements("staff").Remove();
-            if (measure.Elements("note").FirstOrDefault() is { } first) first.AddBeforeSelf(lent);
+            var lent = (document.Parts[0].Measures[index]?.Elements() ?? [])
+                .TakeWhile(e => e.Name.LocalName != "note")
+                .Where(e => e.Name.LocalName == "direction" && IsForAll(e) && !own.Contains(WordsOf(e)))
+                .Select(e => new XElement(e))
+                .ToList();
+            if (lent.Count == 0)
+                continue;
+            foreach (var e in lent)
+                e.Elements("staff").Remove();
+            if (measure.Elements("note").FirstOrDefault() is { } first)
+                first.AddBeforeSelf(lent);
         }
     }
 
     private static string WordsOf(XElement direction) => string.Concat(direction.Elements("direction-type").Select(t => t.Value.Trim()));
 
-    private static bool IsForAll(XElement direction) => direction.Elements("direction-type").Elements()
-        .Any(e => e.Name.LocalName is "metronome" or "rehearsal" || (e.Name.LocalName == "words" && Study.TempoWords.TempoIn(e.Value) is not null));
+    private static bool IsForAll(XElement direction) =>
+        direction
+            .Elements("direction-type")
+            .Elements()
+            .Any(e =>
+                e.Name.LocalName is "metronome" or "rehearsal"
+                || (e.Name.LocalName == "words" && Study.TempoWords.TempoIn(e.Value) is not null)
+            );
 
     private static XElement Header(PartContent part)
     {
@@ -75,19 +100,28 @@ internal static class ScoreCut
         var result = new XElement("part", new XAttribute("id", part.Id));
         for (var i = 0; i <= to; i++)
         {
-            if (i >= from) result.Add(Measure(document, part, i, i == from ? inForce : null, forEngraving));
+            if (i >= from)
+                result.Add(Measure(document, part, i, i == from ? inForce : null, forEngraving));
             foreach (var attributes in part.Measures[i]?.Elements("attributes") ?? [])
-                foreach (var e in attributes.Elements()) inForce[(e.Name.LocalName, e.Attribute("number")?.Value)] = e;
+                foreach (var e in attributes.Elements())
+                    inForce[(e.Name.LocalName, e.Attribute("number")?.Value)] = e;
         }
 
         return result;
     }
 
-    private static XElement Measure(ScoreDocument document, PartContent part, int index, Dictionary<(string Name, string? Number), XElement>? inForce, bool forEngraving)
+    private static XElement Measure(
+        ScoreDocument document,
+        PartContent part,
+        int index,
+        Dictionary<(string Name, string? Number), XElement>? inForce,
+        bool forEngraving
+    )
     {
         var measure = new XElement("measure", document.MeasureHeads[index].Attributes());
         measure.Add((part.Measures[index]?.Nodes() ?? []).Where(n => !forEngraving || n is XElement { Name.LocalName: not "print" }));
-        if (inForce is { Count: > 0 }) WriteInForce(measure, inForce);
+        if (inForce is { Count: > 0 })
+            WriteInForce(measure, inForce);
         return measure;
     }
 
@@ -97,10 +131,12 @@ internal static class ScoreCut
         var own = first?.Name.LocalName == "attributes" ? first : null;
         var ownKeys = (own?.Elements() ?? []).Select(e => (e.Name.LocalName, e.Attribute("number")?.Value)).ToHashSet();
         var missing = inForce.Where(p => !ownKeys.Contains(p.Key) && AttributeOrder.Contains(p.Key.Name)).Select(p => p.Value);
-        var all = (own?.Elements() ?? []).Concat(missing)
+        var all = (own?.Elements() ?? [])
+            .Concat(missing)
             .OrderBy(e => Array.IndexOf(AttributeOrder, e.Name.LocalName))
             .ThenBy(e => e.Attribute("number")?.Value, StringComparer.Ordinal)
-            .Select(e => new XElement(e)).ToList();
+            .Select(e => new XElement(e))
+            .ToList();
         own?.Remove();
         measure.AddFirst(new XElement("attributes", all));
     }

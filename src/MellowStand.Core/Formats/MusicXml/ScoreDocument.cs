@@ -41,10 +41,14 @@ public sealed partial class ScoreDocument
     {
         var root = xml.Root?.Name.LocalName;
         if (root is not ("score-partwise" or "score-timewise"))
-            throw new ScoreFormatException($"The file is XML but no score: it starts with <{root}> where <score-partwise> is expected. Export the score as MusicXML.");
+            throw new ScoreFormatException(
+                $"The file is XML but no score: it starts with <{root}> where <score-partwise> is expected. Export the score as MusicXML."
+            );
         var document = new ScoreDocument(xml);
-        if (document.Parts.Count == 0) throw new ScoreFormatException("The score holds no part. Export it again with at least one part.");
-        if (document.MeasureHeads.Count == 0) throw new ScoreFormatException("The score holds no measure. Export it again with its music.");
+        if (document.Parts.Count == 0)
+            throw new ScoreFormatException("The score holds no part. Export it again with at least one part.");
+        if (document.MeasureHeads.Count == 0)
+            throw new ScoreFormatException("The score holds no measure. Export it again with its music.");
         return document;
     }
 
@@ -52,8 +56,10 @@ public sealed partial class ScoreDocument
     {
         var root = Xml.Root!;
         var headers = root.Elements("part-list").Elements("score-part").ToList();
-        if (IsTimewise) CollectTimewise(root, headers);
-        else CollectPartwise(root, headers);
+        if (IsTimewise)
+            CollectTimewise(root, headers);
+        else
+            CollectPartwise(root, headers);
     }
 
     private void CollectPartwise(XElement root, List<XElement> headers)
@@ -65,12 +71,16 @@ public sealed partial class ScoreDocument
         }
 
         var longest = _parts.MaxBy(p => p.Measures.Count);
-        if (longest is null) return;
+        if (longest is null)
+            return;
         _measures.AddRange(longest.Measures!);
         foreach (var part in _parts.Where(p => p.Measures.Count < _measures.Count))
         {
-            Warnings.Add($"{part.DisplayName}: only {part.Measures.Count} of {_measures.Count} measures are in the file; the rest is read as empty.");
-            while (part.Measures.Count < _measures.Count) part.Measures.Add(null);
+            Warnings.Add(
+                $"{part.DisplayName}: only {part.Measures.Count} of {_measures.Count} measures are in the file; the rest is read as empty."
+            );
+            while (part.Measures.Count < _measures.Count)
+                part.Measures.Add(null);
         }
     }
 
@@ -82,7 +92,8 @@ public sealed partial class ScoreDocument
             {
                 var id = part.Attribute("id")?.Value;
                 var content = _parts.FirstOrDefault(p => p.FileId == id) ?? Add(id, headers);
-                while (content.Measures.Count < _measures.Count) content.Measures.Add(null);
+                while (content.Measures.Count < _measures.Count)
+                    content.Measures.Add(null);
                 content.Measures.Add(part);
             }
 
@@ -90,7 +101,8 @@ public sealed partial class ScoreDocument
         }
 
         foreach (var part in _parts)
-            while (part.Measures.Count < _measures.Count) part.Measures.Add(null);
+            while (part.Measures.Count < _measures.Count)
+                part.Measures.Add(null);
     }
 
     private PartContent Add(string? fileId, List<XElement> headers)
@@ -100,14 +112,17 @@ public sealed partial class ScoreDocument
         if (header is null)
         {
             header = number < headers.Count ? headers[number] : null;
-            Warnings.Add(header is null
-                ? $"Part {number + 1} is not in the part list: it is read without a name."
-                : $"Part {number + 1} has no id of its own: it is read as \"{header.Element("part-name")?.Value}\".");
+            Warnings.Add(
+                header is null
+                    ? $"Part {number + 1} is not in the part list: it is read without a name."
+                    : $"Part {number + 1} has no id of its own: it is read as \"{header.Element("part-name")?.Value}\"."
+            );
         }
 
         var wanted = fileId ?? header?.Attribute("id")?.Value;
         var id = wanted is not null && PlainId().IsMatch(wanted) && _parts.All(p => p.Id != wanted) ? wanted : $"P{number + 1}";
-        while (_parts.Any(p => p.Id == id)) id += "b";
+        while (_parts.Any(p => p.Id == id))
+            id += "b";
         var content = new PartContent(id, fileId, header);
         _parts.Add(content);
         return content;
@@ -135,6 +150,5 @@ public sealed record PartContent(string Id, string? FileId, XElement? Header)
     /// <summary>The printed abbreviation; may be empty.</summary>
     public string Abbreviation => Fold(Header?.Element("part-abbreviation")?.Value);
 
-    private static string Fold(string? text) =>
-        string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+    private static string Fold(string? text) => string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 }

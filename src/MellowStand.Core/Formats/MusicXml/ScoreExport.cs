@@ -11,7 +11,13 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <param name="To">Last measure from 0, or null for the last.</param>
 /// <param name="WithNoteIds">Write our note ids into the notes, so that the engraver's drawing can be found again.</param>
 /// <param name="AtConcertPitch">Transposing parts as they sound, for the eye.</param>
-public sealed record ExportRange(IReadOnlyCollection<string>? Parts = null, int? From = null, int? To = null, bool WithNoteIds = false, bool AtConcertPitch = false)
+public sealed record ExportRange(
+    IReadOnlyCollection<string>? Parts = null,
+    int? From = null,
+    int? To = null,
+    bool WithNoteIds = false,
+    bool AtConcertPitch = false
+)
 {
     /// <summary>True when everything is asked for, as it came.</summary>
     public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds && !AtConcertPitch;
@@ -27,8 +33,10 @@ public static class ScoreExport
     public static byte[] Write(byte[] original, IReadOnlyCollection<MarkChange> changes, ExportRange range)
     {
         var document = ScoreDocument.Load(original);
-        if (range.WithNoteIds) WriteIds(document);
-        if (changes.Count > 0) new DecisionWriter(document).Apply(changes);
+        if (range.WithNoteIds)
+            WriteIds(document);
+        if (changes.Count > 0)
+            new DecisionWriter(document).Apply(changes);
         return Serialize(range.IsWhole ? document.Xml : ScoreCut.Cut(document, range));
     }
 
@@ -46,8 +54,14 @@ public static class ScoreExport
     public static byte[] Serialize(XDocument xml)
     {
         using var stream = new MemoryStream();
-        var settings = new XmlWriterSettings { Encoding = new UTF8Encoding(false), Indent = false, NewLineHandling = NewLineHandling.Entitize };
-        using (var writer = XmlWriter.Create(stream, settings)) xml.Save(writer);
+        var settings = new XmlWriterSettings
+        {
+            Encoding = new UTF8Encoding(false),
+            Indent = false,
+            NewLineHandling = NewLineHandling.Entitize,
+        };
+        using (var writer = XmlWriter.Create(stream, settings))
+            xml.Save(writer);
         return stream.ToArray();
     }
 }

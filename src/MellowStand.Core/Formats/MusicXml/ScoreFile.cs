@@ -22,9 +22,12 @@ public static class ScoreFile
     /// <exception cref="ScoreFormatException">The file is too large, no XML, no archive, or asks for an entity.</exception>
     public static XDocument Load(byte[] bytes, bool keepWhiteSpace = true)
     {
-        if (bytes.Length == 0) throw new ScoreFormatException("The file is empty. Export the score again as MusicXML and choose that file.");
+        if (bytes.Length == 0)
+            throw new ScoreFormatException("The file is empty. Export the score again as MusicXML and choose that file.");
         if (bytes.Length > MaxBytes)
-            throw new ScoreFormatException($"The file is larger than {MaxBytes / 1024 / 1024} MB. Export the score without pictures and sounds, as MusicXML.");
+            throw new ScoreFormatException(
+                $"The file is larger than {MaxBytes / 1024 / 1024} MB. Export the score without pictures and sounds, as MusicXML."
+            );
         return LoadXml(IsZip(bytes) ? Unpack(bytes) : bytes, keepWhiteSpace);
     }
 
@@ -42,7 +45,10 @@ public static class ScoreFile
         catch (XmlException e)
         {
             throw new ScoreFormatException(
-                $"The file is not complete XML: at line {e.LineNumber}, position {e.LinePosition} it cannot be read on. Export the score again as MusicXML.", e);
+                $"The file is not complete XML: at line {e.LineNumber}, position {e.LinePosition} it cannot be read on. Export "
+                    + $"the score again as MusicXML.",
+                e
+            );
         }
         catch (Exception e) when (e is ArgumentException or IOException)
         {
@@ -57,18 +63,21 @@ public static class ScoreFile
         while (reader.Read() && reader.NodeType != XmlNodeType.Element)
         {
             if (reader.NodeType == XmlNodeType.DocumentType && reader.Value.Contains("<!ENTITY", StringComparison.Ordinal))
-                throw new ScoreFormatException("The file declares XML entities in its first lines, which no score needs. Remove the lines with <!ENTITY and try again.");
+                throw new ScoreFormatException(
+                    "The file declares XML entities in its first lines, which no score needs. Remove the lines with <!ENTITY and try again."
+                );
         }
     }
 
-    private static XmlReaderSettings Settings() => new()
-    {
-        DtdProcessing = DtdProcessing.Parse,
-        XmlResolver = null,
-        MaxCharactersFromEntities = 1024,
-        MaxCharactersInDocument = MaxUnpackedBytes,
-        CloseInput = true,
-    };
+    private static XmlReaderSettings Settings() =>
+        new()
+        {
+            DtdProcessing = DtdProcessing.Parse,
+            XmlResolver = null,
+            MaxCharactersFromEntities = 1024,
+            MaxCharactersInDocument = MaxUnpackedBytes,
+            CloseInput = true,
+        };
 
     private static byte[] Unpack(byte[] bytes)
     {
@@ -76,11 +85,18 @@ public static class ScoreFile
         {
             using var zip = new ZipArchive(new MemoryStream(bytes, writable: false), ZipArchiveMode.Read);
             if (zip.Entries.Count > MaxEntries)
-                throw new ScoreFormatException($"The archive holds more than {MaxEntries} files; a packed score holds a few. Export the score again.");
+                throw new ScoreFormatException(
+                    $"The archive holds more than {MaxEntries} files; a packed score holds a few. Export the score again."
+                );
             if (zip.Entries.Any(e => ClimbsOut(e.FullName)))
-                throw new ScoreFormatException("The archive holds a file whose path leaves the archive. Export the score again; this file is not safe to open.");
-            var root = RootFile(zip)
-                ?? throw new ScoreFormatException("The archive holds no score. A packed score has a .musicxml or .xml file inside; export it again.");
+                throw new ScoreFormatException(
+                    "The archive holds a file whose path leaves the archive. Export the score again; this file is not safe to open."
+                );
+            var root =
+                RootFile(zip)
+                ?? throw new ScoreFormatException(
+                    "The archive holds no score. A packed score has a .musicxml or .xml file inside; export it again."
+                );
             return ReadBounded(root);
         }
         catch (Exception e) when (e is InvalidDataException or EndOfStreamException or IOException or NotSupportedException)
@@ -94,17 +110,28 @@ public static class ScoreFile
         var container = zip.GetEntry("META-INF/container.xml");
         if (container is not null)
         {
-            var named = LoadXml(ReadBounded(container), false).Descendants()
-                .FirstOrDefault(e => e.Name.LocalName == "rootfile")?.Attribute("full-path")?.Value;
-            if (named is not null && zip.GetEntry(named) is { } entry) return entry;
+            var named = LoadXml(ReadBounded(container), false)
+                .Descendants()
+                .FirstOrDefault(e => e.Name.LocalName == "rootfile")
+                ?.Attribute("full-path")
+                ?.Value;
+            if (named is not null && zip.GetEntry(named) is { } entry)
+                return entry;
         }
 
-        return zip.Entries.FirstOrDefault(e => !e.FullName.StartsWith("META-INF", StringComparison.OrdinalIgnoreCase)
-            && (e.Name.EndsWith(".xml", StringComparison.OrdinalIgnoreCase) || e.Name.EndsWith(".musicxml", StringComparison.OrdinalIgnoreCase)));
+        return zip.Entries.FirstOrDefault(e =>
+            !e.FullName.StartsWith("META-INF", StringComparison.OrdinalIgnoreCase)
+            && (
+                e.Name.EndsWith(".xml", StringComparison.OrdinalIgnoreCase)
+                || e.Name.EndsWith(".musicxml", StringComparison.OrdinalIgnoreCase)
+            )
+        );
     }
 
     private static bool ClimbsOut(string path) =>
-        path.StartsWith('/') || path.StartsWith('\\') || path.Contains(':', StringComparison.Ordinal)
+        path.StartsWith('/')
+        || path.StartsWith('\\')
+        || path.Contains(':', StringComparison.Ordinal)
         || path.Split('/', '\\').Contains("..");
 
     private static byte[] ReadBounded(ZipArchiveEntry entry)
@@ -116,7 +143,9 @@ public static class ScoreFile
         {
             target.Write(buffer, 0, read);
             if (target.Length > MaxUnpackedBytes)
-                throw new ScoreFormatException($"The archive unfolds to more than {MaxUnpackedBytes / 1024 / 1024} MB, which no score does. Export the score again.");
+                throw new ScoreFormatException(
+                    $"The archive unfolds to more than {MaxUnpackedBytes / 1024 / 1024} MB, which no score does. Export the score again."
+                );
         }
 
         return target.ToArray();

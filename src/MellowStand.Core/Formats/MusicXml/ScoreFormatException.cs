@@ -5,18 +5,12 @@ public sealed class ScoreFormatException : Exception
 {
     /// <summary>Refuses a file with a sentence.</summary>
     public ScoreFormatException(string message)
-        : base(message)
-    {
-    }
+        : base(message) { }
 
     /// <summary>Refuses a file with a sentence and keeps the cause for the log.</summary>
     public ScoreFormatException(string message, Exception cause)
-        : base(message, cause)
-    {
-    }
+        : base(message, cause) { }
 
     /// <summary>Refuses a file.</summary>
-    public ScoreFormatException()
-    {
-    }
+    public ScoreFormatException() { }
 }

@@ -21,7 +21,10 @@ public static class ScoreReader
         }
         catch (OverflowException e)
         {
-            throw new ScoreFormatException("The score's durations are too large or too finely divided to be read exactly. Export the score again.", e);
+            throw new ScoreFormatException(
+                "The score's durations are too large or too finely divided to be read exactly. Export the score again.",
+                e
+            );
         }
     }
 
@@ -29,7 +32,8 @@ public static class ScoreReader
     {
         var labels = MeasureLabels.Of(document.MeasureHeads);
         var readers = document.Parts.Select(p => new PartReader(p, labels)).ToList();
-        foreach (var reader in readers) reader.Read();
+        foreach (var reader in readers)
+            reader.Read();
 
         var warnings = new List<string>(document.Warnings);
         warnings.AddRange(readers.SelectMany(r => r.Warnings));
@@ -54,7 +58,8 @@ public static class ScoreReader
         var frames = new List<MeasureFrame>(labels.Count);
         var start = Fraction.Zero;
         var rehearsals = new Dictionary<int, string>();
-        foreach (var mark in readers.SelectMany(r => r.Directions).Where(d => d.Kind == DirectionKind.Rehearsal)) rehearsals.TryAdd(mark.MeasureIndex, mark.Text);
+        foreach (var mark in readers.SelectMany(r => r.Directions).Where(d => d.Kind == DirectionKind.Rehearsal))
+            rehearsals.TryAdd(mark.MeasureIndex, mark.Text);
         for (var i = 0; i < labels.Count; i++)
         {
             var meter = readers[0].InForce[i].Meter;
@@ -71,8 +76,10 @@ public static class ScoreReader
 
     private static Part Build(PartReader reader, List<MeasureFrame> frames)
     {
-        foreach (var note in reader.Notes) note.Onset = frames[note.MeasureIndex].Start + note.Offset;
-        foreach (var direction in reader.Directions) direction.Onset = frames[direction.MeasureIndex].Start + direction.Offset;
+        foreach (var note in reader.Notes)
+            note.Onset = frames[note.MeasureIndex].Start + note.Offset;
+        foreach (var direction in reader.Directions)
+            direction.Onset = frames[direction.MeasureIndex].Start + direction.Offset;
         SpanLinker.LinkTies(reader.Notes);
         var byMeasure = reader.Notes.ToLookup(n => n.MeasureIndex);
         var header = reader.Content.Header;
@@ -86,7 +93,15 @@ public static class ScoreReader
             Transposition = reader.State.FirstTransposition ?? Transposition.None,
             Clef = reader.State.FirstClef,
             Staves = Math.Max(reader.State.Staves, reader.Notes.Count == 0 ? 1 : reader.Notes.Max(n => n.Staff)),
-            Measures = [.. frames.Select(f => new PartMeasure(f.Index, reader.InForce[f.Index].Key, reader.InForce[f.Index].Meter, [.. byMeasure[f.Index]]))],
+            Measures =
+            [
+                .. frames.Select(f => new PartMeasure(
+                    f.Index,
+                    reader.InForce[f.Index].Key,
+                    reader.InForce[f.Index].Meter,
+                    [.. byMeasure[f.Index]]
+                )),
+            ],
             Notes = reader.Notes,
             Directions = [.. reader.Directions.OrderBy(d => d.Onset)],
             Slurs = SpanLinker.Slurs(reader.SlurSigns),
@@ -100,7 +115,8 @@ public static class ScoreReader
     private static void AttachDynamics(Part part)
     {
         var levels = part.Directions.Where(d => d.Kind == DirectionKind.Dynamic).ToLookup(d => (d.MeasureIndex, d.Offset, d.Staff));
-        if (levels.Count == 0) return;
+        if (levels.Count == 0)
+            return;
         var seen = new HashSet<(int, Fraction, int)>();
         foreach (var note in part.Notes.Where(n => !n.IsGrace))
         {
@@ -113,16 +129,19 @@ public static class ScoreReader
     private static string Title(XElement root)
     {
         var title = root.Element("work")?.Element("work-title")?.Value ?? root.Element("movement-title")?.Value;
-        if (string.IsNullOrWhiteSpace(title)) title = root.Element("movement-title")?.Value;
+        if (string.IsNullOrWhiteSpace(title))
+            title = root.Element("movement-title")?.Value;
         if (string.IsNullOrWhiteSpace(title))
         {
-            title = root.Elements("credit").FirstOrDefault(c => c.Elements("credit-type").Any(t => t.Value.Trim() == "title"))
-                ?.Element("credit-words")?.Value;
+            title = root.Elements("credit")
+                .FirstOrDefault(c => c.Elements("credit-type").Any(t => t.Value.Trim() == "title"))
+                ?.Element("credit-words")
+                ?.Value;
         }
 
         return string.Join(' ', (title ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
     }
 
-    private static string? Composer(XElement root) => root.Element("identification")?.Elements("creator")
-        .FirstOrDefault(c => c.Attribute("type")?.Value == "composer")?.Value.Trim();
+    private static string? Composer(XElement root) =>
+        root.Element("identification")?.Elements("creator").FirstOrDefault(c => c.Attribute("type")?.Value == "composer")?.Value.Trim();
 }

@@ -11,15 +11,19 @@ internal static class SlurWriter
 
     public static void Add(PartIndex part, PlacedElement from, PlacedElement to)
     {
-        if (from.Element == to.Element || FindPair(part, from, to) is not null) return;
+        if (from.Element == to.Element || FindPair(part, from, to) is not null)
+            return;
         var number = FreeNumber(part, from, to).ToString(CultureInfo.InvariantCulture);
-        NotationWriter.NotationsOf(from.Element).Add(new XElement("slur", new XAttribute("type", "start"), new XAttribute("number", number)));
+        NotationWriter
+            .NotationsOf(from.Element)
+            .Add(new XElement("slur", new XAttribute("type", "start"), new XAttribute("number", number)));
         NotationWriter.NotationsOf(to.Element).Add(new XElement("slur", new XAttribute("type", "stop"), new XAttribute("number", number)));
     }
 
     public static void Remove(PartIndex part, PlacedElement from, PlacedElement to)
     {
-        if (FindPair(part, from, to) is not { } pair) return;
+        if (FindPair(part, from, to) is not { } pair)
+            return;
         foreach (var slur in new[] { pair.Start, pair.Stop })
         {
             var parent = slur.Parent!;
@@ -34,7 +38,8 @@ internal static class SlurWriter
         var busy = new HashSet<string>();
         foreach (var (start, stop) in Pairs(part))
         {
-            if (Order(stop.Place).CompareTo(Order(from)) < 0 || Order(start.Place).CompareTo(Order(to)) > 0) continue;
+            if (Order(stop.Place).CompareTo(Order(from)) < 0 || Order(start.Place).CompareTo(Order(to)) > 0)
+                continue;
             busy.Add(NumberOf(start.Slur));
         }
 
@@ -44,15 +49,19 @@ internal static class SlurWriter
     private static (XElement Start, XElement Stop)? FindPair(PartIndex part, PlacedElement from, PlacedElement to)
     {
         foreach (var (start, stop) in Pairs(part))
-            if (Same(start.Place, from) && Same(stop.Place, to)) return (start.Slur, stop.Slur);
+            if (Same(start.Place, from) && Same(stop.Place, to))
+                return (start.Slur, stop.Slur);
         return null;
     }
 
     // A slur may hang on any head of a chord.
     private static bool Same(PlacedElement a, PlacedElement b) =>
-        a.Element == b.Element || (a.Measure == b.Measure && a.Offset == b.Offset && VoiceOf(a) == VoiceOf(b) && IsGrace(a) == IsGrace(b) && !IsGrace(a));
+        a.Element == b.Element
+        || (a.Measure == b.Measure && a.Offset == b.Offset && VoiceOf(a) == VoiceOf(b) && IsGrace(a) == IsGrace(b) && !IsGrace(a));
 
-    private static IEnumerable<((XElement Slur, PlacedElement Place) Start, (XElement Slur, PlacedElement Place) Stop)> Pairs(PartIndex part)
+    private static IEnumerable<((XElement Slur, PlacedElement Place) Start, (XElement Slur, PlacedElement Place) Stop)> Pairs(
+        PartIndex part
+    )
     {
         var open = new List<(XElement Slur, PlacedElement Place)>();
         foreach (var (_, place) in part.Notes)
@@ -61,12 +70,14 @@ internal static class SlurWriter
             foreach (var slur in slurs.Where(s => s.Attribute("type")?.Value == "stop"))
             {
                 var i = open.FindLastIndex(o => NumberOf(o.Slur) == NumberOf(slur));
-                if (i < 0) continue;
+                if (i < 0)
+                    continue;
                 yield return (open[i], (slur, place));
                 open.RemoveAt(i);
             }
 
-            foreach (var slur in slurs.Where(s => s.Attribute("type")?.Value == "start")) open.Add((slur, place));
+            foreach (var slur in slurs.Where(s => s.Attribute("type")?.Value == "start"))
+                open.Add((slur, place));
         }
     }
 

@@ -13,9 +13,12 @@ internal static class SpanLinker
         {
             foreach (var head in note.Heads.Where(h => h.Sounding is not null))
             {
-                if (head.TieStop && open.TryGetValue(head.Sounding!.Value, out var waiting)) Join(waiting, head);
-                if (!head.TieStart) continue;
-                if (!open.TryGetValue(head.Sounding!.Value, out var list)) open[head.Sounding.Value] = list = [];
+                if (head.TieStop && open.TryGetValue(head.Sounding!.Value, out var waiting))
+                    Join(waiting, head);
+                if (!head.TieStart)
+                    continue;
+                if (!open.TryGetValue(head.Sounding!.Value, out var list))
+                    open[head.Sounding.Value] = list = [];
                 list.Add(head);
             }
         }
@@ -23,9 +26,11 @@ internal static class SpanLinker
 
     private static void Join(List<NoteHead> waiting, NoteHead head)
     {
-        var from = waiting.FindLast(h => h.Owner.End == head.Owner.Onset && h.Owner.Voice == head.Owner.Voice)
+        var from =
+            waiting.FindLast(h => h.Owner.End == head.Owner.Onset && h.Owner.Voice == head.Owner.Voice)
             ?? waiting.FindLast(h => h.Owner.End == head.Owner.Onset);
-        if (from is null || from.Owner == head.Owner || from.Owner.IsGrace != head.Owner.IsGrace) return;
+        if (from is null || from.Owner == head.Owner || from.Owner.IsGrace != head.Owner.IsGrace)
+            return;
         waiting.Remove(from);
         from.TiedTo = head;
         head.TiedFrom = from;
@@ -40,9 +45,12 @@ internal static class SpanLinker
         var slurs = new List<Slur>();
         foreach (var sign in signs)
         {
-            if (sign.Type == "start") open.Add(sign);
-            if (sign.Type != "stop") continue;
-            if (!Close(open, slurs, sign, s => true)) early.Add(sign);
+            if (sign.Type == "start")
+                open.Add(sign);
+            if (sign.Type != "stop")
+                continue;
+            if (!Close(open, slurs, sign, s => true))
+                early.Add(sign);
         }
 
         foreach (var stop in early)
@@ -53,7 +61,8 @@ internal static class SpanLinker
     private static bool Close(List<SlurSign> open, List<Slur> slurs, SlurSign stop, Func<SlurSign, bool> fits)
     {
         var i = open.FindLastIndex(o => o.Number == stop.Number && fits(o));
-        if (i < 0) return false;
+        if (i < 0)
+            return false;
         slurs.Add(new Slur(open[i].Note, stop.Note));
         open.RemoveAt(i);
         return true;
@@ -66,10 +75,13 @@ internal static class SpanLinker
         var hairpins = new List<Hairpin>();
         foreach (var wedge in wedges.OrderBy(w => w.Measure).ThenBy(w => w.Offset))
         {
-            if (wedge.Type is "crescendo" or "diminuendo") open.Add(wedge);
-            if (wedge.Type != "stop") continue;
+            if (wedge.Type is "crescendo" or "diminuendo")
+                open.Add(wedge);
+            if (wedge.Type != "stop")
+                continue;
             var i = open.FindLastIndex(o => o.Number == wedge.Number);
-            if (i < 0) continue;
+            if (i < 0)
+                continue;
             var start = open[i];
             hairpins.Add(new Hairpin(start.Type == "crescendo", start.Measure, At(start), wedge.Measure, At(wedge), start.Staff));
             open.RemoveAt(i);

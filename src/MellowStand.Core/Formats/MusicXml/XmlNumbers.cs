@@ -19,16 +19,28 @@ internal static class XmlNumbers
     public static decimal? Decimal(this XElement? element) => Decimal(element?.Value);
 
     public static decimal? Decimal(string? text) =>
-        decimal.TryParse(text?.Trim(), NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var n)
-        && Math.Abs(n) <= Largest ? n : null;
+        decimal.TryParse(
+            text?.Trim(),
+            NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+            CultureInfo.InvariantCulture,
+            out var n
+        )
+        && Math.Abs(n) <= Largest
+            ? n
+            : null;
 
     /// <summary>An exact fraction of the text's decimal number, or null when it is none or absurd.</summary>
     public static Fraction? Exact(this XElement? element)
     {
         var text = element?.Value;
-        if (text is not null && text.Length < 10 && int.TryParse(text.AsSpan().Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var whole))
+        if (
+            text is not null
+            && text.Length < 10
+            && int.TryParse(text.AsSpan().Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var whole)
+        )
             return whole;
-        if (Decimal(text) is not { } n) return null;
+        if (Decimal(text) is not { } n)
+            return null;
         var scale = 1L;
         while (n != Math.Floor(n) && scale < 1_000_000)
         {

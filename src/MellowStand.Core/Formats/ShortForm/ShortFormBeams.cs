@@ -9,7 +9,12 @@ internal static class ShortFormBeams
 {
     private static readonly string[] Followers = ["notations", "lyric"];
 
-    private static readonly Dictionary<string, int> Levels = new() { ["eighth"] = 1, ["16th"] = 2, ["32nd"] = 3 };
+    private static readonly Dictionary<string, int> Levels = new()
+    {
+        ["eighth"] = 1,
+        ["16th"] = 2,
+        ["32nd"] = 3,
+    };
 
     public static void Write(List<(XElement Note, ShortNote Source, Fraction At)> notes, Meter meter)
     {
@@ -19,13 +24,16 @@ internal static class ShortFormBeams
         {
             var level = Levels.GetValueOrDefault(source.Type);
             var beat = BeatAt(meter, at);
-            if (level > 0 && last is { } l && l.Beat == beat && l.End == at && groups.Count > 0) groups[^1].Add((note, level));
-            else if (level > 0) groups.Add([(note, level)]);
+            if (level > 0 && last is { } l && l.Beat == beat && l.End == at && groups.Count > 0)
+                groups[^1].Add((note, level));
+            else if (level > 0)
+                groups.Add([(note, level)]);
             last = level > 0 ? (beat, at + source.Duration) : null;
         }
 
         foreach (var group in groups.Where(g => g.Count > 1))
-            for (var level = 1; level <= 3; level++) WriteLevel(group, level);
+            for (var level = 1; level <= 3; level++)
+                WriteLevel(group, level);
     }
 
     private static int BeatAt(Meter meter, Fraction at)
@@ -36,7 +44,8 @@ internal static class ShortFormBeams
         for (var i = 0; i < lengths.Count; i++)
         {
             sum += lengths[i];
-            if (at < sum) return i;
+            if (at < sum)
+                return i;
         }
 
         return lengths.Count;
@@ -46,7 +55,8 @@ internal static class ShortFormBeams
     {
         for (var i = 0; i < group.Count; i++)
         {
-            if (group[i].Level < level) continue;
+            if (group[i].Level < level)
+                continue;
             var joinsBefore = i > 0 && group[i - 1].Level >= level;
             var joinsAfter = i + 1 < group.Count && group[i + 1].Level >= level;
             var text = (joinsBefore, joinsAfter) switch

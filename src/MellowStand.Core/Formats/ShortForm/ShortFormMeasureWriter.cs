@@ -27,48 +27,69 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
         var beamed = new List<(XElement Note, ShortNote Source, Fraction At)>();
         var at = Fraction.Zero;
         XElement? rightBar = null;
-        if (isFirst) attributes.Add(new XElement("divisions", Divisions));
+        if (isFirst)
+            attributes.Add(new XElement("divisions", Divisions));
         var newKey = isFirst;
         var newMeter = isFirst;
         var body = new List<XElement>();
         foreach (var token in tokens)
         {
-            if (token.StartsWith("key:", StringComparison.Ordinal)) (_key, newKey) = (KeyOf(token[4..]), true);
-            else if (token.StartsWith("meter:", StringComparison.Ordinal)) (_meter, newMeter) = (MeterOf(token[6..]), true);
+            if (token.StartsWith("key:", StringComparison.Ordinal))
+                (_key, newKey) = (KeyOf(token[4..]), true);
+            else if (token.StartsWith("meter:", StringComparison.Ordinal))
+                (_meter, newMeter) = (MeterOf(token[6..]), true);
             else if (ShortFormToken.Read(token, ref _value) is { } note)
             {
                 foreach (var e in NoteElements(note))
                 {
                     body.Add(e);
-                    if (e.Element("chord") is null && note.Pitches.Count > 0 && !note.Grace) beamed.Add((e, note, at));
+                    if (e.Element("chord") is null && note.Pitches.Count > 0 && !note.Grace)
+                        beamed.Add((e, note, at));
                 }
 
                 at += note.Duration;
             }
-            else if (ShortFormSigns.RightBar(token) is { } right) rightBar = Merge(rightBar, right);
-            else body.Add(ShortFormSigns.Read(token) ?? throw new FormatException($"\"{token}\" is not understood in {part.Name}, measure {measure.Attribute("number")?.Value}."));
+            else if (ShortFormSigns.RightBar(token) is { } right)
+                rightBar = Merge(rightBar, right);
+            else
+                body.Add(
+                    ShortFormSigns.Read(token)
+                        ?? throw new FormatException(
+                            $"\"{token}\" is not understood in {part.Name}, measure {measure.Attribute("number")?.Value}."
+                        )
+                );
         }
 
-        if (newKey) attributes.Add(KeyElement());
-        if (newMeter) attributes.Add(MeterElement());
-        if (!_wroteClef) attributes.Add(ClefElement());
-        if (!_wroteClef && part.Transposition != Transposition.None) attributes.Add(TransposeElement());
+        if (newKey)
+            attributes.Add(KeyElement());
+        if (newMeter)
+            attributes.Add(MeterElement());
+        if (!_wroteClef)
+            attributes.Add(ClefElement());
+        if (!_wroteClef && part.Transposition != Transposition.None)
+            attributes.Add(TransposeElement());
         _wroteClef = true;
         ShortFormBeams.Write(beamed, _meter);
         measure.Add(body.Where(e => e.Name.LocalName == "barline"));
-        if (attributes.HasElements) measure.Add(attributes);
+        if (attributes.HasElements)
+            measure.Add(attributes);
         measure.Add(body.Where(e => e.Name.LocalName != "barline"));
-        if (rightBar is null && isLast) rightBar = new XElement("barline", new XAttribute("location", "right"), new XElement("bar-style", "light-heavy"));
-        if (rightBar is not null) measure.Add(rightBar);
+        if (rightBar is null && isLast)
+            rightBar = new XElement("barline", new XAttribute("location", "right"), new XElement("bar-style", "light-heavy"));
+        if (rightBar is not null)
+            measure.Add(rightBar);
     }
 
     private static XElement Merge(XElement? bar, XElement right)
     {
-        if (bar is null) return right;
+        if (bar is null)
+            return right;
         foreach (var e in right.Elements().ToList())
         {
-            if (e.Name.LocalName == "ending") XmlEdit.Insert(bar, new XElement(e), ["repeat"]);
-            else if (bar.Element(e.Name) is null) XmlEdit.Insert(bar, new XElement(e), e.Name.LocalName == "bar-style" ? ["ending", "repeat"] : []);
+            if (e.Name.LocalName == "ending")
+                XmlEdit.Insert(bar, new XElement(e), ["repeat"]);
+            else if (bar.Element(e.Name) is null)
+                XmlEdit.Insert(bar, new XElement(e), e.Name.LocalName == "bar-style" ? ["ending", "repeat"] : []);
         }
 
         return bar;
@@ -86,8 +107,10 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
         {
             var pitch = part.Concert && !note.Unpitched ? part.Transposition.Write(note.Pitches[i]) : note.Pitches[i];
             var e = new XElement("note");
-            if (note.Grace) e.Add(new XElement("grace"));
-            if (i > 0) e.Add(new XElement("chord"));
+            if (note.Grace)
+                e.Add(new XElement("grace"));
+            if (i > 0)
+                e.Add(new XElement("chord"));
             e.Add(note.Unpitched ? Unpitched(pitch) : PitchElement(pitch));
             yield return Finish(e, note, note.Unpitched ? null : pitch, first: i == 0);
         }
@@ -95,14 +118,20 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
 
     private XElement Finish(XElement e, ShortNote note, Pitch? pitch, bool first)
     {
-        if (!note.Grace) e.Add(new XElement("duration", Units(note.Duration)));
+        if (!note.Grace)
+            e.Add(new XElement("duration", Units(note.Duration)));
         var (start, stop) = Ties(note, pitch);
-        if (stop) e.Add(new XElement("tie", new XAttribute("type", "stop")));
-        if (start) e.Add(new XElement("tie", new XAttribute("type", "start")));
+        if (stop)
+            e.Add(new XElement("tie", new XAttribute("type", "stop")));
+        if (start)
+            e.Add(new XElement("tie", new XAttribute("type", "start")));
         e.Add(new XElement("voice", 1), new XElement("type", note.Type), Enumerable.Range(0, note.Dots).Select(_ => new XElement("dot")));
-        if (pitch is { } p && !stop && AccidentalFor(p) is { } sign) e.Add(new XElement("accidental", sign));
-        if (pitch is { } tied && stop) _signs.Remove((tied.Step, tied.Octave));
-        if (note.Triplet) e.Add(new XElement("time-modification", new XElement("actual-notes", 3), new XElement("normal-notes", 2)));
+        if (pitch is { } p && !stop && AccidentalFor(p) is { } sign)
+            e.Add(new XElement("accidental", sign));
+        if (pitch is { } tied && stop)
+            _signs.Remove((tied.Step, tied.Octave));
+        if (note.Triplet)
+            e.Add(new XElement("time-modification", new XElement("actual-notes", 3), new XElement("normal-notes", 2)));
         Notations(e, note, start, stop, first);
         return e;
     }
@@ -110,37 +139,56 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
     private void Notations(XElement e, ShortNote note, bool start, bool stop, bool first)
     {
         var notations = new XElement("notations");
-        if (stop) notations.Add(new XElement("tied", new XAttribute("type", "stop")));
-        if (start) notations.Add(new XElement("tied", new XAttribute("type", "start")));
+        if (stop)
+            notations.Add(new XElement("tied", new XAttribute("type", "stop")));
+        if (start)
+            notations.Add(new XElement("tied", new XAttribute("type", "start")));
         if (first)
         {
-            for (var i = 0; i < note.SlurStops && _openSlurs > 0; i++) notations.Add(Slur("stop", _openSlurs--));
-            for (var i = 0; i < note.SlurStarts; i++) notations.Add(Slur("start", ++_openSlurs));
+            for (var i = 0; i < note.SlurStops && _openSlurs > 0; i++)
+                notations.Add(Slur("stop", _openSlurs--));
+            for (var i = 0; i < note.SlurStarts; i++)
+                notations.Add(Slur("start", ++_openSlurs));
         }
 
-        if (notations.HasElements) e.Add(notations);
-        if (!first) return;
+        if (notations.HasElements)
+            e.Add(notations);
+        if (!first)
+            return;
         foreach (var mark in note.Marks)
-            if (MarkCatalog.FormOf(mark.Name) is { } form) NotationWriter.Add(e, form, mark);
-            else throw new FormatException($"\"{mark}\" is no mark.");
+            if (MarkCatalog.FormOf(mark.Name) is { } form)
+                NotationWriter.Add(e, form, mark);
+            else
+                throw new FormatException($"\"{mark}\" is no mark.");
     }
 
     private static XElement Slur(string type, int number) => new("slur", new XAttribute("type", type), new XAttribute("number", number));
 
     private (bool Start, bool Stop) Ties(ShortNote note, Pitch? pitch)
     {
-        if (pitch is not { } p) return (false, false);
+        if (pitch is not { } p)
+            return (false, false);
         var stop = _openTies.Remove(p.Midi);
-        if (note.TieStart) _openTies[p.Midi] = 1;
+        if (note.TieStart)
+            _openTies[p.Midi] = 1;
         return (note.TieStart, stop);
     }
 
     private string? AccidentalFor(Pitch pitch)
     {
         var inForce = _signs.TryGetValue((pitch.Step, pitch.Octave), out var sign) ? sign : WrittenKey.AlterOf(pitch.Step);
-        if (inForce == pitch.Alter) return null;
+        if (inForce == pitch.Alter)
+            return null;
         _signs[(pitch.Step, pitch.Octave)] = pitch.Alter;
-        return pitch.Alter switch { 0 => "natural", 1 => "sharp", -1 => "flat", 2 => "double-sharp", -2 => "flat-flat", _ => null };
+        return pitch.Alter switch
+        {
+            0 => "natural",
+            1 => "sharp",
+            -1 => "flat",
+            2 => "double-sharp",
+            -2 => "flat-flat",
+            _ => null,
+        };
     }
 
     private KeySignature WrittenKey => part.Concert ? _key.Written(part.Transposition) : _key;
@@ -148,41 +196,57 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
     private static XElement PitchElement(Pitch p)
     {
         var e = new XElement("pitch", new XElement("step", p.Step.ToString()));
-        if (p.Alter != 0) e.Add(new XElement("alter", p.Alter));
+        if (p.Alter != 0)
+            e.Add(new XElement("alter", p.Alter));
         e.Add(new XElement("octave", p.Octave));
         return e;
     }
 
-    private static XElement Unpitched(Pitch p) => new("unpitched", new XElement("display-step", p.Step.ToString()), new XElement("display-octave", p.Octave));
+    private static XElement Unpitched(Pitch p) =>
+        new("unpitched", new XElement("display-step", p.Step.ToString()), new XElement("display-octave", p.Octave));
 
     private static long Units(Fraction duration)
     {
         var units = duration * Divisions;
-        return units.Denominator == 1 ? units.Numerator : throw new FormatException($"A length of {duration} quarters is too fine for the short form.");
+        return units.Denominator == 1
+            ? units.Numerator
+            : throw new FormatException($"A length of {duration} quarters is too fine for the short form.");
     }
 
     private XElement KeyElement() => new("key", new XElement("fifths", WrittenKey.Fifths));
 
-    private XElement MeterElement() => new("time", _meter.Groups.Select(g => g.BeatType).Distinct().Count() == 1 && _meter.Groups.Count > 1
-        ? [new XElement("beats", string.Join('+', _meter.Groups.Select(g => g.Beats))), new XElement("beat-type", _meter.Groups[0].BeatType)]
-        : _meter.Groups.SelectMany(g => new[] { new XElement("beats", g.Beats), new XElement("beat-type", g.BeatType) }));
+    private XElement MeterElement() =>
+        new(
+            "time",
+            _meter.Groups.Select(g => g.BeatType).Distinct().Count() == 1 && _meter.Groups.Count > 1
+                ?
+                [
+                    new XElement("beats", string.Join('+', _meter.Groups.Select(g => g.Beats))),
+                    new XElement("beat-type", _meter.Groups[0].BeatType),
+                ]
+                : _meter.Groups.SelectMany(g => new[] { new XElement("beats", g.Beats), new XElement("beat-type", g.BeatType) })
+        );
 
-    private XElement ClefElement() => part.Clef == "percussion"
-        ? new XElement("clef", new XElement("sign", "percussion"))
-        : new XElement("clef", new XElement("sign", part.Clef[..1]), new XElement("line", part.Clef[1..]));
+    private XElement ClefElement() =>
+        part.Clef == "percussion"
+            ? new XElement("clef", new XElement("sign", "percussion"))
+            : new XElement("clef", new XElement("sign", part.Clef[..1]), new XElement("line", part.Clef[1..]));
 
     private XElement TransposeElement()
     {
         var t = part.Transposition;
         var e = new XElement("transpose", new XElement("diatonic", t.Diatonic), new XElement("chromatic", t.Chromatic));
-        if (t.Octaves != 0) e.Add(new XElement("octave-change", t.Octaves));
+        if (t.Octaves != 0)
+            e.Add(new XElement("octave-change", t.Octaves));
         return e;
     }
 
     private static KeySignature KeyOf(string text)
     {
-        if (int.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var fifths)) return new KeySignature(fifths);
-        if (!Pitch.TryParse(text.TrimEnd('m') + "4", out var tonic)) throw new FormatException($"\"{text}\" is no key.");
+        if (int.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var fifths))
+            return new KeySignature(fifths);
+        if (!Pitch.TryParse(text.TrimEnd('m') + "4", out var tonic))
+            throw new FormatException($"\"{text}\" is no key.");
         var major = Enumerable.Range(-9, 19).First(f => KeySignature.TonicName(f) == tonic.Name);
         return text.EndsWith('m') ? new KeySignature(major - 3, "minor") : new KeySignature(major);
     }

@@ -31,16 +31,27 @@ internal sealed class ShortFormPart(string id, string name)
     {
         switch (key)
         {
-            case "abbr": Abbreviation = value.Replace('_', ' '); break;
-            case "clef": Clef = value; break;
-            case "program": Program = int.Parse(value, CultureInfo.InvariantCulture); break;
-            case "sound": Sound = value; break;
-            case "concert": Concert = value == "yes"; break;
+            case "abbr":
+                Abbreviation = value.Replace('_', ' ');
+                break;
+            case "clef":
+                Clef = value;
+                break;
+            case "program":
+                Program = int.Parse(value, CultureInfo.InvariantCulture);
+                break;
+            case "sound":
+                Sound = value;
+                break;
+            case "concert":
+                Concert = value == "yes";
+                break;
             case "transpose":
                 var n = value.Split(',').Select(x => int.Parse(x, CultureInfo.InvariantCulture)).ToArray();
                 Transposition = new Transposition(n[0], n[1], n.Length > 2 ? n[2] : 0);
                 break;
-            default: throw new FormatException($"A part has no \"{key}\". Use abbr, clef, program, sound, concert or transpose.");
+            default:
+                throw new FormatException($"A part has no \"{key}\". Use abbr, clef, program, sound, concert or transpose.");
         }
     }
 
@@ -50,18 +61,23 @@ internal sealed class ShortFormPart(string id, string name)
         var groups = new List<List<string>> { new() };
         foreach (var token in ShortFormReader.Tokens(line))
         {
-            if (token == "|") groups.Add([]);
-            else groups[^1].Add(token);
+            if (token == "|")
+                groups.Add([]);
+            else
+                groups[^1].Add(token);
         }
 
         if (groups[0].Count > 0)
         {
-            if (Measures.Count == 0 && groups.Count > 1) Opening.AddRange(groups[0]);
-            else Measures.Add(groups[0]);
+            if (Measures.Count == 0 && groups.Count > 1)
+                Opening.AddRange(groups[0]);
+            else
+                Measures.Add(groups[0]);
         }
 
         var rest = groups.Skip(1).ToList();
-        if (rest.Count > 0 && rest[^1].Count == 0) rest.RemoveAt(rest.Count - 1);
+        if (rest.Count > 0 && rest[^1].Count == 0)
+            rest.RemoveAt(rest.Count - 1);
         Measures.AddRange(rest);
     }
 }

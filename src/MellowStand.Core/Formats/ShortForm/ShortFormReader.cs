@@ -24,13 +24,18 @@ public static partial class ShortFormReader
         foreach (var raw in text.Split('\n'))
         {
             var line = raw.Trim();
-            if (line.Length == 0 || line[0] == ';') continue;
-            if (line.StartsWith("title:", StringComparison.Ordinal)) title = line[6..].Trim();
-            else if (line.StartsWith("composer:", StringComparison.Ordinal)) composer = line[9..].Trim();
-            else if (line.StartsWith("part ", StringComparison.Ordinal)) parts.Add(Header(line[5..], parts.Count + 1));
+            if (line.Length == 0 || line[0] == ';')
+                continue;
+            if (line.StartsWith("title:", StringComparison.Ordinal))
+                title = line[6..].Trim();
+            else if (line.StartsWith("composer:", StringComparison.Ordinal))
+                composer = line[9..].Trim();
+            else if (line.StartsWith("part ", StringComparison.Ordinal))
+                parts.Add(Header(line[5..], parts.Count + 1));
             else
             {
-                if (parts.Count == 0) parts.Add(new ShortFormPart("P1", "Part"));
+                if (parts.Count == 0)
+                    parts.Add(new ShortFormPart("P1", "Part"));
                 parts[^1].AddMusic(line);
             }
         }
@@ -56,8 +61,10 @@ public static partial class ShortFormReader
 
             foreach (var token in Tokens(line).Where(t => t != "|"))
             {
-                if (ShortFormToken.Read(token, ref value) is not { } note) continue;
-                if (note.Star) ids.Add(string.Create(CultureInfo.InvariantCulture, $"P{Math.Max(part, 1)}-n{ordinal + 1}"));
+                if (ShortFormToken.Read(token, ref value) is not { } note)
+                    continue;
+                if (note.Star)
+                    ids.Add(string.Create(CultureInfo.InvariantCulture, $"P{Math.Max(part, 1)}-n{ordinal + 1}"));
                 ordinal += Math.Max(1, note.Pitches.Count);
             }
         }
@@ -73,7 +80,10 @@ public static partial class ShortFormReader
         var part = new ShortFormPart($"P{number}", name.Success ? name.Groups[1].Value : $"Part {number}");
         foreach (var token in line[name.Length..].Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
-            var (key, value) = (token[..token.IndexOf(':', StringComparison.Ordinal)], token[(token.IndexOf(':', StringComparison.Ordinal) + 1)..]);
+            var (key, value) = (
+                token[..token.IndexOf(':', StringComparison.Ordinal)],
+                token[(token.IndexOf(':', StringComparison.Ordinal) + 1)..]
+            );
             part.SetHeader(key, value);
         }
 

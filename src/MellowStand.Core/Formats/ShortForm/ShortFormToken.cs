@@ -18,8 +18,19 @@ namespace MellowStand.Core.Formats.ShortForm;
 /// <param name="TieStart">A tie begins here.</param>
 /// <param name="Star">Marked by the writer of a test.</param>
 public sealed record ShortNote(
-    IReadOnlyList<Pitch> Pitches, Fraction Duration, string Type, int Dots, bool Triplet, bool Grace, bool Unpitched,
-    IReadOnlyList<Mark> Marks, int SlurStarts, int SlurStops, bool TieStart, bool Star);
+    IReadOnlyList<Pitch> Pitches,
+    Fraction Duration,
+    string Type,
+    int Dots,
+    bool Triplet,
+    bool Grace,
+    bool Unpitched,
+    IReadOnlyList<Mark> Marks,
+    int SlurStarts,
+    int SlurStops,
+    bool TieStart,
+    bool Star
+);
 
 /// <summary>Reads the notes of the short form, e.g. <c>F#4q.(staccato)[</c>.</summary>
 internal static partial class ShortFormToken
@@ -52,8 +63,10 @@ internal static partial class ShortFormToken
     public static ShortNote? Read(string token, ref string value)
     {
         var m = Note().Match(token);
-        if (!m.Success) return null;
-        if (m.Groups["value"].Success) value = m.Groups["value"].Value;
+        if (!m.Success)
+            return null;
+        if (m.Groups["value"].Success)
+            value = m.Groups["value"].Value;
         var (length, type) = Values[value[0]];
         var dots = value.Count(c => c == '.');
         var triplet = value.EndsWith('3');
@@ -62,23 +75,42 @@ internal static partial class ShortFormToken
         var body = m.Groups["body"].Value;
         var pitches = body == "r" ? [] : body.Trim('<', '>').Split(',').Select(PitchOf).ToList();
         var tail = m.Groups["tail"].Value;
-        var marks = m.Groups["marks"].Value.Split(',', StringSplitOptions.RemoveEmptyEntries)
-            .Select(x => Mark.Parse(ShortMarks.GetValueOrDefault(x, x))).ToList();
-        return new ShortNote(pitches, duration, type, dots, triplet, grace, m.Groups["unpitched"].Success, marks,
-            tail.Count(c => c == '['), tail.Count(c => c == ']'), tail.Contains('~', StringComparison.Ordinal), tail.Contains('*', StringComparison.Ordinal));
+        var marks = m.Groups["marks"]
+            .Value.Split(',', StringSplitOptions.RemoveEmptyEntries)
+            .Select(x => Mark.Parse(ShortMarks.GetValueOrDefault(x, x)))
+            .ToList();
+        return new ShortNote(
+            pitches,
+            duration,
+            type,
+            dots,
+            triplet,
+            grace,
+            m.Groups["unpitched"].Success,
+            marks,
+            tail.Count(c => c == '['),
+            tail.Count(c => c == ']'),
+            tail.Contains('~', StringComparison.Ordinal),
+            tail.Contains('*', StringComparison.Ordinal)
+        );
     }
 
-    private static Pitch PitchOf(string text) => Pitch.TryParse(text, out var p)
-        ? p
-        : throw new FormatException(string.Create(CultureInfo.InvariantCulture, $"\"{text}\" is no pitch."));
+    private static Pitch PitchOf(string text) =>
+        Pitch.TryParse(text, out var p)
+            ? p
+            : throw new FormatException(string.Create(CultureInfo.InvariantCulture, $"\"{text}\" is no pitch."));
 
     private static Fraction WithDots(Fraction length, int dots)
     {
         var sum = length;
-        for (var add = length / 2; dots > 0; dots--, add /= 2) sum += add;
+        for (var add = length / 2; dots > 0; dots--, add /= 2)
+            sum += add;
         return sum;
     }
 
-    [GeneratedRegex(@"^(?<grace>g:)?(?<unpitched>%)?(?<body>r|[A-G][#bxn]*-?\d|<[^>]+>)(?<value>[whqest]\.{0,2}3?)?(\((?<marks>[^)]*)\))?(?<tail>[\[\]~*]*)$")]
+    [GeneratedRegex(
+        @"^(?<grace>g:)?(?<unpitched>%)?(?<body>r|[A-G][#bxn]*-?\d|<[^>]+>)"
+            + @"(?<value>[whqest]\.{0,2}3?)?(\((?<marks>[^)]*)\))?(?<tail>[\[\]~*]*)$"
+    )]
     private static partial Regex Note();
 }

@@ -67,20 +67,42 @@ public static class HeatMap
     /// <param name="findings">What Study found in it.</param>
     /// <param name="tempoFactor">Goal tempo as a share of the printed tempo.</param>
     /// <param name="hands">What the hands of a part cost in a measure, as Technique has it; null where nobody has asked.</param>
-    public static IReadOnlyList<HeatCell> Of(StudyContext context, IReadOnlyList<Finding> findings, double tempoFactor = 1, Func<string, int, double>? hands = null)
+    public static IReadOnlyList<HeatCell> Of(
+        StudyContext context,
+        IReadOnlyList<Finding> findings,
+        double tempoFactor = 1,
+        Func<string, int, double>? hands = null
+    )
     {
         var weights = Warnings(context, findings);
-        return [.. context.Score.Parts.SelectMany(p => p.Measures.Select(m => Cell(context, p, m, weights.GetValueOrDefault((p.Id, m.Index)), tempoFactor, hands?.Invoke(p.Id, m.Index) ?? 0)))];
+        return
+        [
+            .. context.Score.Parts.SelectMany(p =>
+                p.Measures.Select(m =>
+                    Cell(context, p, m, weights.GetValueOrDefault((p.Id, m.Index)), tempoFactor, hands?.Invoke(p.Id, m.Index) ?? 0)
+                )
+            ),
+        ];
     }
 
     private static HeatCell Cell(StudyContext context, Part part, PartMeasure measure, double warnings, double tempoFactor, double hands)
     {
         var notes = measure.Notes.Where(n => n.Sounds && !n.IsTieContinuation && !n.IsCue).ToList();
-        if (notes.Count == 0) return new HeatCell(part.Id, measure.Index, 0, []);
+        if (notes.Count == 0)
+            return new HeatCell(part.Id, measure.Index, 0, []);
         HeatReason[] reasons =
         [
-            Rate(context, measure, notes, tempoFactor), LeapReason(notes), AccidentalReason(measure, notes), KeyReason(measure), RhythmReason(context, notes), ArticulationReason(notes),
-            RangeReason(context, part, notes), OrnamentReason(measure), ExposureReason(context, part, measure), HandsReason(hands), FindingReason(warnings),
+            Rate(context, measure, notes, tempoFactor),
+            LeapReason(notes),
+            AccidentalReason(measure, notes),
+            KeyReason(measure),
+            RhythmReason(context, notes),
+            ArticulationReason(notes),
+            RangeReason(context, part, notes),
+            OrnamentReason(measure),
+            ExposureReason(context, part, measure),
+            HandsReason(hands),
+            FindingReason(warnings),
         ];
         var counted = reasons.Where(r => r.Contribution > 0).OrderByDescending(r => r.Contribution).ToList();
         return new HeatCell(part.Id, measure.Index, Math.Round(Math.Min(1, counted.Sum(r => r.Contribution)), 3), counted);
@@ -93,21 +115,35 @@ public static class HeatMap
         var sounding = notes.Where(n => !n.IsGrace).Aggregate(Fraction.Zero, (sum, n) => sum + n.Duration);
         var seconds = Math.Max(sounding.Value, 0.25) * 60 / quarter;
         var rate = notes.Count / seconds;
-        return Reason("note rate", (rate - LeastRate) / (FullRate - LeastRate), HeatWeights.NoteRate,
-            $"{rate:0.0} notes a second at quarter = {quarter:0}");
+        return Reason(
+            "note rate",
+            (rate - LeastRate) / (FullRate - LeastRate),
+            HeatWeights.NoteRate,
+            $"{rate:0.0} notes a second at quarter = {quarter:0}"
+        );
     }
 
     private static HeatReason LeapReason(List<Note> notes)
     {
         var tops = notes.Select(n => n.TopSounding).OfType<int>().ToList();
         var leaps = tops.Zip(tops.Skip(1)).Count(p => Math.Abs(p.First - p.Second) > LeapSemitones);
-        return Reason("leaps", tops.Count < 2 ? 0 : 2.0 * leaps / (tops.Count - 1), HeatWeights.Leaps, $"{leaps} {(leaps == 1 ? "leap" : "leaps")} larger than a fifth");
+        return Reason(
+            "leaps",
+            tops.Count < 2 ? 0 : 2.0 * leaps / (tops.Count - 1),
+            HeatWeights.Leaps,
+            $"{leaps} {(leaps == 1 ? "leap" : "leaps")} larger than a fifth"
+        );
     }
 
     private static HeatReason AccidentalReason(PartMeasure measure, List<Note> notes)
     {
         var outside = notes.Count(n => n.Heads.Any(h => h.Written is { } p && p.Alter != measure.Key.AlterOf(p.Step)));
-        return Reason("accidentals", 2.0 * outside / notes.Count, HeatWeights.Accidentals, $"{outside} of {notes.Count} notes outside the signature");
+        return Reason(
+            "accidentals",
+            2.0 * outside / notes.Count,
+            HeatWeights.Accidentals,
+            $"{outside} of {notes.Count} notes outside the signature"
+        );
     }
 
     private static HeatReason KeyReason(PartMeasure measure) =>
@@ -117,38 +153,69 @@ public static class HeatMap
     {
         var values = notes.Where(n => !n.IsGrace).Select(n => n.Duration).Distinct().Count() - 1;
         var tuplets = notes.Any(n => n.Tuplet != (1, 1)) ? 1 : 0;
-        var off = context.Score.Measures[notes[0].MeasureIndex].Meter.IsSenza ? 0 : notes.Count(n => !n.IsGrace && !context.IsOnBeat(n) && n.Duration >= context.Score.Measures[n.MeasureIndex].Meter.BeatUnit);
-        return Reason("rhythm", (values + (2 * tuplets) + (2 * off)) / 6.0, HeatWeights.Rhythm, $"{values + 1} note values{(tuplets > 0 ? ", tuplets" : "")}{(off > 0 ? $", {off} long notes off the beat" : "")}");
+        var off = context.Score.Measures[notes[0].MeasureIndex].Meter.IsSenza
+            ? 0
+            : notes.Count(n => !n.IsGrace && !context.IsOnBeat(n) && n.Duration >= context.Score.Measures[n.MeasureIndex].Meter.BeatUnit);
+        return Reason(
+            "rhythm",
+            (values + (2 * tuplets) + (2 * off)) / 6.0,
+            HeatWeights.Rhythm,
+            $"{values + 1} note values{(tuplets > 0 ? ", tuplets" : "")}{(off > 0 ? $", {off} long notes off the beat" : "")}"
+        );
     }
 
     private static HeatReason ArticulationReason(List<Note> notes)
     {
-        var marks = notes.Select(n => string.Join('+', n.Marks.Where(m => m.Name is "staccato" or "accent" or "tenuto" or "strong-accent" or "staccatissimo" or "slur-start" or "slur-stop"))).ToList();
+        var marks = notes
+            .Select(n =>
+                string.Join(
+                    '+',
+                    n.Marks.Where(m =>
+                        m.Name is "staccato" or "accent" or "tenuto" or "strong-accent" or "staccatissimo" or "slur-start" or "slur-stop"
+                    )
+                )
+            )
+            .ToList();
         var changes = marks.Zip(marks.Skip(1)).Count(p => p.First != p.Second);
-        return Reason("articulation", notes.Count < 2 ? 0 : 2.0 * changes / (notes.Count - 1), HeatWeights.Articulation, $"{changes} {(changes == 1 ? "change" : "changes")} of articulation");
+        return Reason(
+            "articulation",
+            notes.Count < 2 ? 0 : 2.0 * changes / (notes.Count - 1),
+            HeatWeights.Articulation,
+            $"{changes} {(changes == 1 ? "change" : "changes")} of articulation"
+        );
     }
 
     private static HeatReason RangeReason(StudyContext context, Part part, List<Note> notes)
     {
-        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Percussion or Instruments.Family.Keyboard) } instrument) return Reason("range", 0, HeatWeights.Range, "");
+        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Percussion or Instruments.Family.Keyboard) } instrument)
+            return Reason("range", 0, HeatWeights.Range, "");
         var range = Instruments.WrittenRanges.Of(instrument, context.House["range-level"]);
         var outside = notes.Count(n => n.Top is { } p && !range.Holds(p));
-        return Reason("range", 2.0 * outside / notes.Count, HeatWeights.Range, $"{outside} of {notes.Count} notes outside the comfortable range");
+        return Reason(
+            "range",
+            2.0 * outside / notes.Count,
+            HeatWeights.Range,
+            $"{outside} of {notes.Count} notes outside the comfortable range"
+        );
     }
 
     private static HeatReason OrnamentReason(PartMeasure measure)
     {
-        var count = measure.Notes.Count(n => n.IsGrace || n.Has("trill-mark") || n.Has("turn") || n.Has("mordent") || n.Has("inverted-mordent") || n.Has("inverted-turn"));
+        var count = measure.Notes.Count(n =>
+            n.IsGrace || n.Has("trill-mark") || n.Has("turn") || n.Has("mordent") || n.Has("inverted-mordent") || n.Has("inverted-turn")
+        );
         return Reason("ornaments", count / 2.0, HeatWeights.Ornaments, $"{count} {(count == 1 ? "ornament" : "ornaments")}");
     }
 
     private static HeatReason ExposureReason(StudyContext context, Part part, PartMeasure measure)
     {
-        var alone = context.Score.Parts.Count > 1 && !context.Score.Parts.Any(p => p != part && context.MelodyOf(p).ByMeasure[measure.Index].Any());
+        var alone =
+            context.Score.Parts.Count > 1 && !context.Score.Parts.Any(p => p != part && context.MelodyOf(p).ByMeasure[measure.Index].Any());
         return Reason("exposure", alone ? 1 : 0, HeatWeights.Exposure, "nobody else plays");
     }
 
-    private static HeatReason HandsReason(double cost) => Reason("hands", cost / 4, HeatWeights.Hands, $"changes of the hand that cost {cost:0.0}");
+    private static HeatReason HandsReason(double cost) =>
+        Reason("hands", cost / 4, HeatWeights.Hands, $"changes of the hand that cost {cost:0.0}");
 
     private static HeatReason FindingReason(double warnings) =>
         Reason("findings", warnings / 3, HeatWeights.Findings, "what Study found here");
@@ -163,15 +230,22 @@ public static class HeatMap
     {
         var weights = new Dictionary<(string, int), double>();
         var places = findings.Any(f => f.Severity > Severity.Note && f.Notes.Count > 0)
-            ? context.Score.Parts.SelectMany(p => p.Notes).ToDictionary(n => n.Id, n => (n.PartId, n.MeasureIndex)) : [];
+            ? context.Score.Parts.SelectMany(p => p.Notes).ToDictionary(n => n.Id, n => (n.PartId, n.MeasureIndex))
+            : [];
         foreach (var finding in findings.Where(f => f.Severity > Severity.Note))
         {
             var weight = finding.Severity == Severity.Stop ? 2.0 : 1.0;
             // A finding that names its notes warms their measures only, not everything from the first to the last.
-            var cells = finding.Notes.Count > 0
-                ? finding.Notes.Where(places.ContainsKey).Select(n => places[n])
-                : finding.Parts.SelectMany(p => Enumerable.Range(finding.From, Math.Min(finding.To, context.Score.Measures.Count - 1) - finding.From + 1).Select(m => (p, m)));
-            foreach (var cell in cells.Distinct()) weights[cell] = weights.GetValueOrDefault(cell) + weight;
+            var cells =
+                finding.Notes.Count > 0
+                    ? finding.Notes.Where(places.ContainsKey).Select(n => places[n])
+                    : finding.Parts.SelectMany(p =>
+                        Enumerable
+                            .Range(finding.From, Math.Min(finding.To, context.Score.Measures.Count - 1) - finding.From + 1)
+                            .Select(m => (p, m))
+                    );
+            foreach (var cell in cells.Distinct())
+                weights[cell] = weights.GetValueOrDefault(cell) + weight;
         }
 
         return weights;

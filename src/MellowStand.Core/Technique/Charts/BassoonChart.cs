@@ -4,7 +4,9 @@ namespace MellowStand.Core.Technique.Charts;
 /// <remarks>From memory: German system. From C4 up each bassoon has its own best fingering.</remarks>
 internal static class BassoonChart
 {
-    private const string Source = "From memory: German system, up to B♭4. From C4 up bassoons differ, and the contrabassoon has its own high fingerings: check with the teacher.";
+    private const string Source =
+        "From memory: German system, up to B♭4. From C4 up bassoons differ, and the contrabassoon has its own high fingerings: "
+        + "check with the teacher.";
 
     private const string Keys = """
         W LT 10 26 thumb w

@@ -12,16 +12,23 @@ internal static class ChartShift
     /// <param name="key">The key that is added.</param>
     /// <param name="from">Lowest key number of the lower register that overblows.</param>
     public static string Up(string rows, int steps, string key, int from) =>
-        string.Join('\n', rows.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(r => Row(r, steps, key, from)).Where(r => r.Length > 0));
+        string.Join(
+            '\n',
+            rows.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Select(r => Row(r, steps, key, from))
+                .Where(r => r.Length > 0)
+        );
 
     private static string Row(string row, int steps, string key, int from)
     {
         var at = row.IndexOf(' ', StringComparison.Ordinal);
         var midi = Pitch.Parse(row[..at]).Midi;
-        if (midi < from) return "";
+        if (midi < from)
+            return "";
         var rest = row[at..];
         var columns = rest.Split('|', 2);
         var words = columns[0].Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        return $"{Pitches.Name(midi + steps)} {words[0]} {key} {string.Join(' ', words.Skip(1))}{(columns.Length > 1 ? " |" + columns[1] : "")}";
+        return $"{Pitches.Name(midi + steps)} {words[0]} {key} "
+            + $"{string.Join(' ', words.Skip(1))}{(columns.Length > 1 ? " |" + columns[1] : "")}";
     }
 }

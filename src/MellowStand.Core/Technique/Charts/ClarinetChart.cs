@@ -4,7 +4,9 @@ namespace MellowStand.Core.Technique.Charts;
 /// <remarks>From memory: Boehm system, seventeen keys and six rings.</remarks>
 internal static class ClarinetChart
 {
-    private const string Source = "From memory: Boehm clarinet, seventeen keys, up to G6; low E♭ to C on the instruments that have them. Above C♯6 fingerings differ between instruments.";
+    private const string Source =
+        "From memory: Boehm clarinet, seventeen keys, up to G6; low E♭ to C on the instruments that have them. Above C♯6 "
+        + "fingerings differ between instruments.";
 
     private const string Keys = """
         Reg LP 14 22 key 12

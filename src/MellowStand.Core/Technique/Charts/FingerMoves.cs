@@ -17,7 +17,8 @@ public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<stri
     public int Count => Lifts.Count + Presses.Count + Slides.Count;
 
     /// <summary>The moves between two fingerings of a chart.</summary>
-    public static FingerMoves Between(FingeringChart chart, Fingering from, Fingering to) => Known.GetOrAdd((chart, from, to), k => Find(k.Item1, k.Item2, k.Item3));
+    public static FingerMoves Between(FingeringChart chart, Fingering from, Fingering to) =>
+        Known.GetOrAdd((chart, from, to), k => Find(k.Item1, k.Item2, k.Item3));
 
     private static FingerMoves Find(FingeringChart chart, Fingering from, Fingering to)
     {
@@ -28,7 +29,10 @@ public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<stri
 
     // For each finger in use the places on which it rests.
     private static Dictionary<string, string> Places(FingeringChart chart, Fingering fingering) =>
-        chart.Keys.Where(k => fingering.Keys.Contains(k.Id)).GroupBy(k => k.Finger).ToDictionary(g => g.Key, g => string.Join(' ', g.Select(k => k.Place).Distinct().Order(StringComparer.Ordinal)));
+        chart
+            .Keys.Where(k => fingering.Keys.Contains(k.Id))
+            .GroupBy(k => k.Finger)
+            .ToDictionary(g => g.Key, g => string.Join(' ', g.Select(k => k.Place).Distinct().Order(StringComparer.Ordinal)));
 
     private sealed class ByReference : IEqualityComparer<(FingeringChart, Fingering, Fingering)>
     {
@@ -36,6 +40,9 @@ public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<stri
             ReferenceEquals(x.Item1, y.Item1) && ReferenceEquals(x.Item2, y.Item2) && ReferenceEquals(x.Item3, y.Item3);
 
         public int GetHashCode((FingeringChart, Fingering, Fingering) k) =>
-            HashCode.Combine(System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(k.Item2), System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(k.Item3));
+            HashCode.Combine(
+                System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(k.Item2),
+                System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(k.Item3)
+            );
     }
 }

@@ -14,7 +14,8 @@ public sealed record ChartKey(string Id, string Label, string Finger, int X, int
 
 /// <summary>One way to finger a note.</summary>
 /// <param name="Code">The code of the HTTP interface; <c>only</c> where a note has one fingering.</param>
-/// <param name="Keys">What is pressed, by the ids of the chart's keys; for a slide its position, for a string its letter, finger and half steps.</param>
+/// <param name="Keys">What is pressed, by the ids of the chart's keys; for a slide its position, for a string its letter, finger and half
+/// steps.</param>
 /// <param name="Name">A plain name.</param>
 /// <param name="When">When it is taken.</param>
 /// <param name="Cents">Usual tendency in cents (sharp is positive); null where none is told.</param>
@@ -37,7 +38,13 @@ public sealed record ChartTrill(int Lower, int Upper, string How);
 /// <param name="notes">Notes from the lowest to the highest.</param>
 /// <param name="trills">Trills with a fingering of their own.</param>
 /// <param name="source">Where it comes from, and the level that it is for.</param>
-public sealed class FingeringChart(string kind, IReadOnlyList<ChartKey> keys, IReadOnlyList<ChartNote> notes, IReadOnlyList<ChartTrill> trills, string source)
+public sealed class FingeringChart(
+    string kind,
+    IReadOnlyList<ChartKey> keys,
+    IReadOnlyList<ChartNote> notes,
+    IReadOnlyList<ChartTrill> trills,
+    string source
+)
 {
     private readonly Dictionary<int, ChartNote> _byKey = notes.ToDictionary(n => n.Written.Midi);
 
@@ -62,6 +69,8 @@ public sealed class FingeringChart(string kind, IReadOnlyList<ChartKey> keys, IR
     /// <summary>The fingerings of a written key number; empty where the chart has none.</summary>
     public IReadOnlyList<Fingering> At(int written) => _byKey.TryGetValue(written, out var note) ? note.Fingerings : [];
 
-    /// <summary>The fingering with a code, or the usual one of the note where the code is not the chart's; null where the chart has no such note.</summary>
-    public Fingering? Find(int written, string code) => At(written) is { Count: > 0 } all ? all.FirstOrDefault(f => f.Code == code) ?? all[0] : null;
+    /// <summary>The fingering with a code, or the usual one of the note where the code is not the chart's; null where the chart has no
+    /// such note.</summary>
+    public Fingering? Find(int written, string code) =>
+        At(written) is { Count: > 0 } all ? all.FirstOrDefault(f => f.Code == code) ?? all[0] : null;
 }

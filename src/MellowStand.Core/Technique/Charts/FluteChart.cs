@@ -4,7 +4,8 @@ namespace MellowStand.Core.Technique.Charts;
 /// <remarks>From memory, the fingerings taught in school; the trill keys' notes above A6 speak differently between instruments.</remarks>
 internal static class FluteChart
 {
-    private const string Source = "From memory: Boehm flute with closed G♯, for players up to C7. Tendencies are those of most instruments.";
+    private const string Source =
+        "From memory: Boehm flute with closed G♯, for players up to C7. Tendencies are those of most instruments.";
 
     private const string Keys = """
         Th LT 20 30 thumb .

@@ -4,7 +4,9 @@ namespace MellowStand.Core.Technique.Charts;
 /// <remarks>From memory. Above C6 instruments and reeds differ: ask the teacher.</remarks>
 internal static class OboeChart
 {
-    private const string Source = "From memory: full conservatory system, for players up to F6; above C♯6 fingerings differ between instruments and reeds, ask the teacher.";
+    private const string Source =
+        "From memory: full conservatory system, for players up to F6; above C♯6 fingerings differ between instruments and "
+        + "reeds, ask the teacher.";
 
     private const string Keys = """
         O1 LT 18 30 thumb 8

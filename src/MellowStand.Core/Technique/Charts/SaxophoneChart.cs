@@ -4,7 +4,9 @@ namespace MellowStand.Core.Technique.Charts;
 /// <remarks>From memory. Altissimo (above F♯6) differs between instruments and is left out.</remarks>
 internal static class SaxophoneChart
 {
-    private const string Source = "From memory: modern saxophones of all sizes, up to F♯6. Altissimo differs between instruments and is not in the chart: ask the teacher.";
+    private const string Source =
+        "From memory: modern saxophones of all sizes, up to F♯6. Altissimo differs between instruments and is not in the chart: "
+        + "ask the teacher.";
 
     private const string Keys = """
         O LT 20 30 thumb 8
@@ -78,7 +80,8 @@ internal static class SaxophoneChart
         """;
 
     // The second octave is fingered like the first, from D on, with the octave key.
-    private static string Notes => Low + "\n" + "A3 - A 1 2 3 Bb 4 5 6 C | | baritone with low A" + "\n" + ChartShift.Up(Low, 12, "O", from: 62) + "\n" + High;
+    private static string Notes =>
+        Low + "\n" + "A3 - A 1 2 3 Bb 4 5 6 C | | baritone with low A" + "\n" + ChartShift.Up(Low, 12, "O", from: 62) + "\n" + High;
 
     /// <summary>The chart.</summary>
     public static FingeringChart Chart { get; } = ChartText.Read("keys", Keys, Notes, Trills, Source);

@@ -16,7 +16,8 @@ public sealed record Drum(string Name, int Low, int High);
 public sealed record Tuning(int Place, Drum Drum, int? From, int To, double? Seconds, bool IsTight);
 
 /// <summary>Which drum has which note, and when it is tuned.</summary>
-/// <remarks>Ranges of pedal drums of 32, 29, 26, 23 and 20 inches: from memory; makers differ by a half step or two. A least-cost search over the tunings of all drums: exact while fewer than
+/// <remarks>Ranges of pedal drums of 32, 29, 26, 23 and 20 inches: from memory; makers differ by a half step or two. A least-cost search
+/// over the tunings of all drums: exact while fewer than
 /// <c>Most</c> of them are open at once, near it beyond.</remarks>
 public static class TimpaniPlan
 {
@@ -41,8 +42,14 @@ public static class TimpaniPlan
             foreach (var key in passage.Steps[i].Chord)
             {
                 var place = i;
-                var next = open.SelectMany(s => Strike(at, drums, s, place, key)).GroupBy(s => s.KeyAt(at, place)).Select(g => g.MinBy(s => s.Cost)!).OrderBy(s => s.Cost).Take(Most).ToList();
-                if (next.Count > 0) open = next;
+                var next = open.SelectMany(s => Strike(at, drums, s, place, key))
+                    .GroupBy(s => s.KeyAt(at, place))
+                    .Select(g => g.MinBy(s => s.Cost)!)
+                    .OrderBy(s => s.Cost)
+                    .Take(Most)
+                    .ToList();
+                if (next.Count > 0)
+                    open = next;
             }
         }
 
@@ -54,7 +61,8 @@ public static class TimpaniPlan
     private static double[] Times(Passage passage)
     {
         var at = new double[passage.Steps.Count];
-        for (var i = 1; i < at.Length; i++) at[i] = at[i - 1] + passage.SecondsBetween(i - 1, i);
+        for (var i = 1; i < at.Length; i++)
+            at[i] = at[i - 1] + passage.SecondsBetween(i - 1, i);
         return at;
     }
 
@@ -62,7 +70,8 @@ public static class TimpaniPlan
     {
         for (var d = 0; d < drums.Count; d++)
         {
-            if (key < drums[d].Low || key > drums[d].High) continue;
+            if (key < drums[d].Low || key > drums[d].High)
+                continue;
             if (set.Keys[d] == key)
             {
                 yield return set.With(d, key, place, 0, null);
@@ -73,7 +82,11 @@ public static class TimpaniPlan
             var seconds = isFirst ? (double?)null : at[place] - at[set.Struck[d]];
             var needed = TimpaniCosts.Ready + (TimpaniCosts.PerHalfStep * Math.Abs(key - set.Keys[d]));
             var isShort = seconds < needed;
-            var cost = isFirst ? TimpaniCosts.First : TimpaniCosts.Change + (Math.Abs(key - set.Keys[d]) * TimpaniCosts.Distance) + (isShort ? (needed - seconds!.Value) * TimpaniCosts.Haste : 0);
+            var cost = isFirst
+                ? TimpaniCosts.First
+                : TimpaniCosts.Change
+                    + (Math.Abs(key - set.Keys[d]) * TimpaniCosts.Distance)
+                    + (isShort ? (needed - seconds!.Value) * TimpaniCosts.Haste : 0);
             yield return set.With(d, key, place, cost, new Tuning(place, drums[d], isFirst ? null : set.Keys[d], key, seconds, isShort));
         }
     }
@@ -105,7 +118,8 @@ public static class TimpaniPlan
         {
             var trail = new List<Tuning>();
             for (var at = this; at.Last is { } last; at = last.Before)
-                if (last.Tuning is { } tuning) trail.Add(tuning);
+                if (last.Tuning is { } tuning)
+                    trail.Add(tuning);
             trail.Reverse();
             return trail;
         }
@@ -113,7 +127,8 @@ public static class TimpaniPlan
 }
 
 /// <summary>What tuning costs.</summary>
-/// <remarks>Our own weights, no published source: a change within the music wants about two seconds of rest, and a little more for each half step.</remarks>
+/// <remarks>Our own weights, no published source: a change within the music wants about two seconds of rest, and a little more for each
+/// half step.</remarks>
 internal static class TimpaniCosts
 {
     public const double Ready = 2;

@@ -4,8 +4,10 @@ using System.Globalization;
 namespace MellowStand.Core.Technique.Slide;
 
 /// <summary>The trombone: slide positions, with or without the F attachment.</summary>
-/// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the bass staff is 3rd, E♮ in the staff is 2nd: common
-/// practice, no published source. The seventh partial is flat by 31 cents (harmonic series: 1200·log2(7/4) = 969 against 1000) and is played a position higher or left alone. With a second valve in G♭ both together give a tube in D, on which five positions
+/// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the
+/// bass staff is 3rd, E♮ in the staff is 2nd: common
+/// practice, no published source. The seventh partial is flat by 31 cents (harmonic series: 1200·log2(7/4) = 969 against 1000) and is
+/// played a position higher or left alone. With a second valve in G♭ both together give a tube in D, on which five positions
 /// lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
 /// <param name="attachment">True with an F attachment.</param>
 /// <param name="second">True with a second valve.</param>
@@ -32,13 +34,20 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
         var seconds = passage.Steps[place].Before ?? 1;
         var valve = IsValve(from) != IsValve(to) ? 0.15 : 0;
         var fast = travel / seconds;
-        return valve + (travel * SlideCosts.PerPosition) + (fast > SlideCosts.EasySpeed ? (fast - SlideCosts.EasySpeed) * SlideCosts.PerSpeed : 0);
+        return valve
+            + (travel * SlideCosts.PerPosition)
+            + (fast > SlideCosts.EasySpeed ? (fast - SlideCosts.EasySpeed) * SlideCosts.PerSpeed : 0);
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to) => Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel
-        ? string.Create(CultureInfo.InvariantCulture, $"{travel} positions from {from.Code}{(passage.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}")
-        : null;
+    public string? Reason(Passage passage, int place, Candidate from, Candidate to) =>
+        Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"{travel} positions from "
+                    + $"{from.Code}{(passage.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}"
+            )
+            : null;
 
     /// <summary>Every way to sound a key.</summary>
     internal IReadOnlyList<Candidate> Of(int midi) => _known.GetOrAdd(midi, Find);
@@ -47,9 +56,12 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     {
         var ways = new List<Candidate>();
         Add(ways, midi, OpenBb, 7, "");
-        if (attachment) Add(ways, midi, OpenF, 6, "F");
-        if (attachment && second) Add(ways, midi, OpenD, 5, "D");
-        if (ways.Count == 0) return ways;
+        if (attachment)
+            Add(ways, midi, OpenF, 6, "F");
+        if (attachment && second)
+            Add(ways, midi, OpenD, 5, "D");
+        if (ways.Count == 0)
+            return ways;
         var usual = ways.Where(w => !IsValve(w)).DefaultIfEmpty(ways.MinBy(w => w.Cost)!).MinBy(w => w.Cost)!;
         return [.. ways.Select(w => w with { IsUsual = w == usual, Cost = Math.Round(w.Cost, 3) })];
     }
@@ -60,10 +72,32 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
         for (var partial = 0; partial < Partials.Length; partial++)
         {
             var position = open + Partials[partial] - midi + 1;
-            if (position < 1 || position > longest) continue;
+            if (position < 1 || position > longest)
+                continue;
             // The fundamental speaks only as a pedal note, and the seventh partial is out of tune.
-            var cost = ((position - 1) * SlideCosts.PerLongPosition) + (partial == 6 ? SlideCosts.SeventhPartial : 0) + (valve ? SlideCosts.Attachment : 0) + (tube == "D" ? SlideCosts.Second : 0) + (position >= 6 ? SlideCosts.FarOut : 0) + (partial == 0 && !valve ? SlideCosts.Pedal : 0);
-            ways.Add(new Candidate(tube + position, cost, tube switch { "F" => "the attachment saves the long slide", "D" => "both valves", _ => "" }, (partial * 100) + position + (valve ? ValveState : 0)) { Cents = Math.Round(Valves.ValveIntonation.PartialCents(partial + 1), 1) });
+            var cost =
+                ((position - 1) * SlideCosts.PerLongPosition)
+                + (partial == 6 ? SlideCosts.SeventhPartial : 0)
+                + (valve ? SlideCosts.Attachment : 0)
+                + (tube == "D" ? SlideCosts.Second : 0)
+                + (position >= 6 ? SlideCosts.FarOut : 0)
+                + (partial == 0 && !valve ? SlideCosts.Pedal : 0);
+            ways.Add(
+                new Candidate(
+                    tube + position,
+                    cost,
+                    tube switch
+                    {
+                        "F" => "the attachment saves the long slide",
+                        "D" => "both valves",
+                        _ => "",
+                    },
+                    (partial * 100) + position + (valve ? ValveState : 0)
+                )
+                {
+                    Cents = Math.Round(Valves.ValveIntonation.PartialCents(partial + 1), 1),
+                }
+            );
         }
     }
 
@@ -90,15 +124,18 @@ internal static class SlideCosts
 }
 
 /// <summary>Which slurred pairs need the tongue.</summary>
-/// <remarks>A slur needs no tongue when the partial changes against the slide or the valve changes (B♭–D, D–B♭; with the attachment B♭–C, C–D, C–E), and a legato tongue when the
+/// <remarks>A slur needs no tongue when the partial changes against the slide or the valve changes (B♭–D, D–B♭; with the attachment B♭–C,
+/// C–D, C–E), and a legato tongue when the
 /// partial stays and only the slide moves (E♭–D–E♭–F, F–E–F). Common practice, no published source.</remarks>
 public static class SlideSlurs
 {
     /// <summary><c>natural</c> or <c>legato-tongue</c>.</summary>
     public static string Kind(Candidate from, Candidate to, int fromMidi, int toMidi)
     {
-        if (SlideTechnique.IsValve(from) != SlideTechnique.IsValve(to)) return "natural";
-        if (SlideTechnique.PartialOf(from) == SlideTechnique.PartialOf(to)) return "legato-tongue";
+        if (SlideTechnique.IsValve(from) != SlideTechnique.IsValve(to))
+            return "natural";
+        if (SlideTechnique.PartialOf(from) == SlideTechnique.PartialOf(to))
+            return "legato-tongue";
         var moves = SlideTechnique.PositionOf(to) - SlideTechnique.PositionOf(from);
         // Out while the pitch goes up, in while it goes down, or no movement: the partial breaks the glide.
         return moves == 0 || Math.Sign(moves) == Math.Sign(toMidi - fromMidi) ? "natural" : "legato-tongue";

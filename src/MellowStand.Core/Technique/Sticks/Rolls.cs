@@ -3,7 +3,8 @@ using System.Globalization;
 namespace MellowStand.Core.Technique.Sticks;
 
 /// <summary>Rolls by length and tempo.</summary>
-/// <remarks>A single-stroke roll of eight to fourteen strokes a second, slower on low and long bars; the release is not struck hard. Common practice, no published source.</remarks>
+/// <remarks>A single-stroke roll of eight to fourteen strokes a second, slower on low and long bars; the release is not struck hard.
+/// Common practice, no published source.</remarks>
 internal static class Rolls
 {
     private const double StrokesASecond = 11;
@@ -12,9 +13,13 @@ internal static class Rolls
     public static string? Why(Passage passage, int place)
     {
         var note = passage.Steps[place].Note;
-        if (!note.Has("tremolo") && !note.Has("trill-mark")) return null;
+        if (!note.Has("tremolo") && !note.Has("trill-mark"))
+            return null;
         var seconds = passage.SecondsOf(place);
         var strokes = Math.Max(3, (int)Math.Round(seconds * StrokesASecond));
-        return string.Create(CultureInfo.InvariantCulture, $"a roll of {seconds:0.0} seconds, some {strokes} single strokes; release it lightly, do not strike the end");
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"a roll of {seconds:0.0} seconds, some {strokes} single strokes; release it lightly, do not strike the end"
+        );
     }
 }

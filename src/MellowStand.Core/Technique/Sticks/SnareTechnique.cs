@@ -3,8 +3,10 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Technique.Sticks;
 
 /// <summary>Snare and other unpitched parts: sticking by the logic of the rudiments.</summary>
-/// <remarks>Where the right hand leads, it falls on the beat and its even divisions, and the hands keep their places over rests (natural sticking); otherwise hands alternate from stroke to stroke. An
-/// accent goes to the leading hand; a flam's main stroke is played by the hand that its grace is not; a drag's grace notes are a double of the other hand. Common practice, no published source; the weights are
+/// <remarks>Where the right hand leads, it falls on the beat and its even divisions, and the hands keep their places over rests (natural
+/// sticking); otherwise hands alternate from stroke to stroke. An
+/// accent goes to the leading hand; a flam's main stroke is played by the hand that its grace is not; a drag's grace notes are a double of
+/// the other hand. Common practice, no published source; the weights are
 /// ours.</remarks>
 public sealed class SnareTechnique : ITechnique
 {
@@ -20,8 +22,24 @@ public sealed class SnareTechnique : ITechnique
         var state = roll is null ? 0 : 2;
         return
         [
-            new Candidate("R", (isOn ? 0 : off) + (step.Note.IsGrace ? 0.02 : 0), roll ?? (accent ? "the accent on the leading hand" : ""), state) { IsUsual = isOn || !leads },
-            new Candidate("L", (isOn ? off : 0) + (accent ? 0.1 : 0) + (step.Before is null && !step.Note.IsGrace ? 0.02 : 0), roll ?? "", state == 0 ? 1 : 2) { IsUsual = !isOn && leads },
+            new Candidate(
+                "R",
+                (isOn ? 0 : off) + (step.Note.IsGrace ? 0.02 : 0),
+                roll ?? (accent ? "the accent on the leading hand" : ""),
+                state
+            )
+            {
+                IsUsual = isOn || !leads,
+            },
+            new Candidate(
+                "L",
+                (isOn ? off : 0) + (accent ? 0.1 : 0) + (step.Before is null && !step.Note.IsGrace ? 0.02 : 0),
+                roll ?? "",
+                state == 0 ? 1 : 2
+            )
+            {
+                IsUsual = !isOn && leads,
+            },
         ];
     }
 
@@ -31,20 +49,32 @@ public sealed class SnareTechnique : ITechnique
         var (before, note) = (passage.Steps[place - 1].Note, passage.Steps[place].Note);
         var seconds = passage.Steps[place].Before ?? 1;
         var same = from.Code == to.Code;
-        if (from.State == 2) return 0;
-        if (before.IsGrace && note.IsGrace) return same ? 0 : 0.4;
-        if (before.IsGrace) return same ? 1.5 : 0;
+        if (from.State == 2)
+            return 0;
+        if (before.IsGrace && note.IsGrace)
+            return same ? 0 : 0.4;
+        if (before.IsGrace)
+            return same ? 1.5 : 0;
         // Where the right hand leads, the hands keep their places over a longer note.
-        if (same && passage.House["mallets"] == "right-leads" && IsOnTheHand(passage, place) == IsOnTheHand(passage, place - 1)) return 0;
+        if (same && passage.House["mallets"] == "right-leads" && IsOnTheHand(passage, place) == IsOnTheHand(passage, place - 1))
+            return 0;
         return same ? StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2) : 0;
     }
 
     /// <inheritdoc/>
     public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
-        if (from.State == 2) return null;
+        if (from.State == 2)
+            return null;
         var (before, same) = (passage.Steps[place - 1].Note, from.Code == to.Code);
-        if (before.IsGrace) return passage.Steps[place].Note.IsGrace ? same ? "the grace notes of a drag are a double" : null : same ? null : "a flam: the grace with the other hand";
+        if (before.IsGrace)
+            return passage.Steps[place].Note.IsGrace
+                ? same
+                    ? "the grace notes of a drag are a double"
+                    : null
+                : same
+                    ? null
+                    : "a flam: the grace with the other hand";
         return same && passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
     }
 
@@ -52,7 +82,9 @@ public sealed class SnareTechnique : ITechnique
     private static bool IsOnTheHand(Passage passage, int place)
     {
         var note = passage.Steps[place].Note;
-        var finest = passage.Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && !s.Note.IsGrace).Min(s => (Fraction?)s.Note.Duration) ?? new Fraction(1);
+        var finest =
+            passage.Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && !s.Note.IsGrace).Min(s => (Fraction?)s.Note.Duration)
+            ?? new Fraction(1);
         var count = note.Offset / finest;
         return count.Denominator == 1 && count.Numerator % 2 == 0;
     }

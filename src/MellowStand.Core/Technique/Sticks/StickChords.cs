@@ -1,25 +1,44 @@
 namespace MellowStand.Core.Technique.Sticks;
 
 /// <summary>Chords of a mallet player.</summary>
-/// <remarks>Two notes are one a hand. Three and four take four mallets, numbered 1 to 4 from the left; one hand spans about an octave. Common practice, no published source.</remarks>
+/// <remarks>Two notes are one a hand. Three and four take four mallets, numbered 1 to 4 from the left; one hand spans about an octave.
+/// Common practice, no published source.</remarks>
 internal static class StickChords
 {
     private const int Span = 12;
 
     /// <summary>Ways to strike the keys, the lowest first; empty for more than four.</summary>
-    public static IReadOnlyList<Candidate> Ways(IReadOnlyList<int> keys, bool fourMallets) => keys.Count switch
-    {
-        2 => [new Candidate("L+R", 0, "", 2) { IsUsual = true }, .. fourMallets && keys[1] - keys[0] <= Span ? [new("1+2", 0.5, "both with the left hand", 1), new Candidate("3+4", 0.5, "both with the right hand", 0)] : Array.Empty<Candidate>()],
-        3 when fourMallets => [Chord("1+2+3", keys, 2), Chord("1+3+4", keys, 1), Chord("2+3+4", keys, 1) with { Cost = 0.4 + Stretch(keys, 1) }],
-        4 when fourMallets => [Chord("1+2+3+4", keys, 2)],
-        3 or 4 => [new Candidate("divided", 1, "needs four mallets, or two players", 2) { IsUsual = true }],
-        _ => [new Candidate("divided", 2, "more than four notes: two players", 2) { IsUsual = true }],
-    };
+    public static IReadOnlyList<Candidate> Ways(IReadOnlyList<int> keys, bool fourMallets) =>
+        keys.Count switch
+        {
+            2 =>
+            [
+                new Candidate("L+R", 0, "", 2) { IsUsual = true },
+                .. fourMallets && keys[1] - keys[0] <= Span
+                    ? [new("1+2", 0.5, "both with the left hand", 1), new Candidate("3+4", 0.5, "both with the right hand", 0)]
+                    : Array.Empty<Candidate>(),
+            ],
+            3 when fourMallets =>
+            [
+                Chord("1+2+3", keys, 2),
+                Chord("1+3+4", keys, 1),
+                Chord("2+3+4", keys, 1) with
+                {
+                    Cost = 0.4 + Stretch(keys, 1),
+                },
+            ],
+            4 when fourMallets => [Chord("1+2+3+4", keys, 2)],
+            3 or 4 => [new Candidate("divided", 1, "needs four mallets, or two players", 2) { IsUsual = true }],
+            _ => [new Candidate("divided", 2, "more than four notes: two players", 2) { IsUsual = true }],
+        };
 
     private static Candidate Chord(string code, IReadOnlyList<int> keys, int inLeft)
     {
         var stretch = Stretch(keys, inLeft);
-        return new Candidate(code, stretch, stretch > 0 ? "one hand stretches beyond an octave" : "four mallets, numbered from the left", 2) { IsUsual = code == "1+2+3+4" };
+        return new Candidate(code, stretch, stretch > 0 ? "one hand stretches beyond an octave" : "four mallets, numbered from the left", 2)
+        {
+            IsUsual = code == "1+2+3+4",
+        };
     }
 
     // Half steps that a hand must open beyond an octave.

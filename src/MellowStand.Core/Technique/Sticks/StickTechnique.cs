@@ -1,8 +1,10 @@
 namespace MellowStand.Core.Technique.Sticks;
 
 /// <summary>Mallets: right and left, four mallets for chords, rolls.</summary>
-/// <remarks>Alternate hands; doubles only where needed; a left-hand start is fine if it makes the rest alternate, unless the house lets the right hand lead. A hand that reaches over the other costs a little.
-/// Chords of three and four notes take four mallets, numbered from the left; rolls sustain, and after one either hand is free. Common practice, no published source; the weights are ours.</remarks>
+/// <remarks>Alternate hands; doubles only where needed; a left-hand start is fine if it makes the rest alternate, unless the house lets
+/// the right hand lead. A hand that reaches over the other costs a little.
+/// Chords of three and four notes take four mallets, numbered from the left; rolls sustain, and after one either hand is free. Common
+/// practice, no published source; the weights are ours.</remarks>
 /// <param name="fourMallets">True when the players hold four.</param>
 public sealed class StickTechnique(bool fourMallets) : ITechnique
 {
@@ -12,7 +14,8 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
         var step = passage.Steps[place];
-        if (step.Chord.Count > 1) return StickChords.Ways(step.Chord, fourMallets);
+        if (step.Chord.Count > 1)
+            return StickChords.Ways(step.Chord, fourMallets);
         var starts = step.Before is null;
         var leads = passage.House["mallets"] == "right-leads";
         var roll = Rolls.Why(passage, place);
@@ -20,7 +23,12 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
         return
         [
             new Candidate("R", 0, roll ?? "", state) { IsUsual = true },
-            new Candidate("L", starts ? (leads ? StickCosts.LeftStart : 0.02) : 0, roll ?? (starts ? "a left-hand start lets the rest alternate" : ""), state == 0 ? 1 : Free),
+            new Candidate(
+                "L",
+                starts ? (leads ? StickCosts.LeftStart : 0.02) : 0,
+                roll ?? (starts ? "a left-hand start lets the rest alternate" : ""),
+                state == 0 ? 1 : Free
+            ),
         ];
     }
 
@@ -29,16 +37,20 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     {
         var seconds = passage.Steps[place].Before ?? 1;
         var move = passage.Steps[place].Key - passage.Steps[place - 1].Key;
-        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal)) return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
-        if (from.Code == to.Code) return StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2);
+        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
+            return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
+        if (from.Code == to.Code)
+            return StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2);
         return IsOver(move, to) ? StickCosts.Crossed : 0;
     }
 
     /// <inheritdoc/>
     public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
-        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal)) return null;
-        if (from.Code == to.Code) return passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
+        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
+            return null;
+        if (from.Code == to.Code)
+            return passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
         return IsOver(passage.Steps[place].Key - passage.Steps[place - 1].Key, to) ? "one hand reaches over the other" : null;
     }
 

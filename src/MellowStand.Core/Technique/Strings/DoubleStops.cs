@@ -1,7 +1,8 @@
 namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>Two, three or four notes at once: each on its own string, next to each other, in one place of the hand.</summary>
-/// <remarks>A stop across two strings with one finger (a fifth) costs; three and four notes are broken by the bow. Common practice, no published source; the weights are ours. What no hand can hold is
+/// <remarks>A stop across two strings with one finger (a fifth) costs; three and four notes are broken by the bow. Common practice, no
+/// published source; the weights are ours. What no hand can hold is
 /// divided among the stand: then the top note is planned.</remarks>
 internal static class DoubleStops
 {
@@ -12,7 +13,8 @@ internal static class DoubleStops
     /// <param name="single">Ways to stop one key.</param>
     public static List<Candidate> Of(IReadOnlyList<int> keys, Func<int, IEnumerable<Candidate>> single)
     {
-        if (keys.Count > 4) return [];
+        if (keys.Count > 4)
+            return [];
         var held = single(keys[0]).Select(w => new List<Candidate> { w }).ToList();
         foreach (var key in keys.Skip(1))
         {
@@ -26,9 +28,13 @@ internal static class DoubleStops
     private static bool Fits(List<Candidate> held, Candidate way)
     {
         var (below, own) = (StringState.Of(held[^1]), StringState.Of(way));
-        if (own.String != below.String + 1) return false;
-        if (own.Offset == 0) return true;
-        return held.Select(StringState.Of).Where(h => h.Offset > 0).All(h => h.Offset == own.Offset && (h.Finger != own.Finger || IsFifth(held[^1], way)));
+        if (own.String != below.String + 1)
+            return false;
+        if (own.Offset == 0)
+            return true;
+        return held.Select(StringState.Of)
+            .Where(h => h.Offset > 0)
+            .All(h => h.Offset == own.Offset && (h.Finger != own.Finger || IsFifth(held[^1], way)));
     }
 
     // One finger lies across two strings in the same place: the same finger with the same sign.
@@ -38,7 +44,16 @@ internal static class DoubleStops
     {
         var stopped = held.Where(h => StringState.Of(h).Offset > 0).ToList();
         var fifths = stopped.Count - stopped.Select(h => StringState.Of(h).Finger).Distinct().Count();
-        var cost = held.Sum(h => h.Cost) - (stopped.Skip(1).Sum(h => Math.Max(0, StringState.Of(h).Offset - 2)) * StringCosts.PerHigh) + StringCosts.DoubleStop + (fifths * StringCosts.FifthWithOneFinger);
-        return new Candidate(string.Join('+', held.Select(h => h.Code)), Math.Round(cost, 3), held.Count == 2 ? "double stop" : "broken chord", (stopped.Count > 0 ? stopped[^1] : held[^1]).State);
+        var cost =
+            held.Sum(h => h.Cost)
+            - (stopped.Skip(1).Sum(h => Math.Max(0, StringState.Of(h).Offset - 2)) * StringCosts.PerHigh)
+            + StringCosts.DoubleStop
+            + (fifths * StringCosts.FifthWithOneFinger);
+        return new Candidate(
+            string.Join('+', held.Select(h => h.Code)),
+            Math.Round(cost, 3),
+            held.Count == 2 ? "double stop" : "broken chord",
+            (stopped.Count > 0 ? stopped[^1] : held[^1]).State
+        );
     }
 }

@@ -27,42 +27,111 @@ public sealed record Neck(IReadOnlyList<(string Letter, int Open)> Strings, IRea
 }
 
 /// <summary>The necks of the bowed instruments.</summary>
-/// <remarks>Open strings: tests/reference/facts/instruments.json (music21 10.5.1). Hand frames from memory: violin and viola a fourth, cello a minor third (major when extended), bass a whole step,
-/// thumb position a fourth or fifth from thumb to third finger. The bass's many small positions (half, 1st, 2nd, 2nd-and-a-half, 3rd …) stand a half step apart; its six large ones are anchored at
+/// <remarks>Open strings: tests/reference/facts/instruments.json (music21 10.5.1). Hand frames from memory: violin and viola a fourth,
+/// cello a minor third (major when extended), bass a whole step,
+/// thumb position a fourth or fifth from thumb to third finger. The bass's many small positions (half, 1st, 2nd, 2nd-and-a-half, 3rd …)
+/// stand a half step apart; its six large ones are anchored at
 /// the fourth, the fifth, the octave and the harmonics above: common practice, no published source.</remarks>
 public static class Necks
 {
     /// <summary>The number that stands for the thumb.</summary>
     public const int Thumb = 5;
 
-    private static readonly IReadOnlyList<FingerPlace> High = [new(1, 0, ""), new(1, -1, "l"), new(2, 1, "l"), new(2, 2, "h"), new(3, 3, ""), new(3, 4, "h"), new(4, 5, ""), new(4, 4, "l")];
-    private static readonly IReadOnlyList<FingerPlace> HighHalf = [new(1, 0, ""), new(2, 1, "l"), new(2, 2, "h"), new(3, 3, ""), new(4, 5, "")];
-    private static readonly IReadOnlyList<FingerPlace> Low = [new(1, 0, ""), new(1, -1, "l"), new(2, 1, ""), new(3, 2, ""), new(4, 3, ""), new(4, 4, "h")];
+    private static readonly IReadOnlyList<FingerPlace> High =
+    [
+        new(1, 0, ""),
+        new(1, -1, "l"),
+        new(2, 1, "l"),
+        new(2, 2, "h"),
+        new(3, 3, ""),
+        new(3, 4, "h"),
+        new(4, 5, ""),
+        new(4, 4, "l"),
+    ];
+    private static readonly IReadOnlyList<FingerPlace> HighHalf =
+    [
+        new(1, 0, ""),
+        new(2, 1, "l"),
+        new(2, 2, "h"),
+        new(3, 3, ""),
+        new(4, 5, ""),
+    ];
+    private static readonly IReadOnlyList<FingerPlace> Low =
+    [
+        new(1, 0, ""),
+        new(1, -1, "l"),
+        new(2, 1, ""),
+        new(3, 2, ""),
+        new(4, 3, ""),
+        new(4, 4, "h"),
+    ];
     private static readonly IReadOnlyList<FingerPlace> Lowest = [new(1, 0, ""), new(2, 1, ""), new(4, 2, "")];
-    private static readonly IReadOnlyList<FingerPlace> OnThumb = [new(Thumb, 0, ""), new(1, 2, ""), new(2, 3, "l"), new(2, 4, "h"), new(3, 5, ""), new(3, 6, "h")];
+    private static readonly IReadOnlyList<FingerPlace> OnThumb =
+    [
+        new(Thumb, 0, ""),
+        new(1, 2, ""),
+        new(2, 3, "l"),
+        new(2, 4, "h"),
+        new(3, 5, ""),
+        new(3, 6, "h"),
+    ];
 
     private static readonly (string Name, int Offset)[] Diatonic = [("1", 2), ("2", 4), ("3", 5), ("4", 7), ("5", 9), ("6", 11), ("7", 12)];
-    private static readonly (string Name, int Offset)[] SmallSteps = [("half", 1), ("1", 2), ("2", 3), ("2.5", 4), ("3", 5), ("3.5", 6), ("4", 7), ("5", 8), ("5.5", 9), ("6", 10), ("6.5", 11), ("7", 12)];
+    private static readonly (string Name, int Offset)[] SmallSteps =
+    [
+        ("half", 1),
+        ("1", 2),
+        ("2", 3),
+        ("2.5", 4),
+        ("3", 5),
+        ("3.5", 6),
+        ("4", 7),
+        ("5", 8),
+        ("5.5", 9),
+        ("6", 10),
+        ("6.5", 11),
+        ("7", 12),
+    ];
     private static readonly (string Name, int From)[] SixLarge = [("6", 24), ("5", 19), ("4", 12), ("3", 7), ("2", 5), ("1", 1)];
 
     /// <summary>Violin.</summary>
-    public static Neck OfViolin { get; } = new([("G", 55), ("D", 62), ("A", 69), ("E", 76)], Small([("8", 14), ("9", 16), ("10", 17), ("11", 19)]), 1.2) { FollowsLetters = true };
+    public static Neck OfViolin { get; } =
+        new([("G", 55), ("D", 62), ("A", 69), ("E", 76)], Small([("8", 14), ("9", 16), ("10", 17), ("11", 19)]), 1.2)
+        {
+            FollowsLetters = true,
+        };
 
     /// <summary>Viola.</summary>
-    public static Neck OfViola { get; } = new([("C", 48), ("G", 55), ("D", 62), ("A", 69)], Small([("8", 14)]), 1.2) { FollowsLetters = true };
+    public static Neck OfViola { get; } =
+        new([("C", 48), ("G", 55), ("D", 62), ("A", 69)], Small([("8", 14)]), 1.2) { FollowsLetters = true };
 
     /// <summary>Violoncello.</summary>
-    public static Neck OfCello { get; } = new([("C", 36), ("G", 43), ("D", 50), ("A", 57)],
-        [new("half", 1, Lowest), .. Diatonic.Select(p => new HandPlace(p.Name, p.Offset, Low)), .. Thumbs(7, 9, 10, 12, 14, 16, 17, 19)], 0.7);
+    public static Neck OfCello { get; } =
+        new(
+            [("C", 36), ("G", 43), ("D", 50), ("A", 57)],
+            [
+                new("half", 1, Lowest),
+                .. Diatonic.Select(p => new HandPlace(p.Name, p.Offset, Low)),
+                .. Thumbs(7, 9, 10, 12, 14, 16, 17, 19),
+            ],
+            0.7
+        );
 
     /// <summary>Contrabass, its positions numbered as the house says.</summary>
     /// <param name="fifthString">True with a low B string.</param>
     /// <param name="six">True for six large positions.</param>
-    public static Neck OfBass(bool fifthString, bool six) => new(
-        [.. fifthString ? [("B", 23)] : Array.Empty<(string, int)>(), ("E", 28), ("A", 33), ("D", 38), ("G", 43)],
-        [.. SmallSteps.Select(p => new HandPlace(six ? SixLarge.First(x => p.Offset >= x.From).Name : p.Name, p.Offset, Lowest)), .. Thumbs(12, 14, 16, 17)], 0.3);
+    public static Neck OfBass(bool fifthString, bool six) =>
+        new(
+            [.. fifthString ? [("B", 23)] : Array.Empty<(string, int)>(), ("E", 28), ("A", 33), ("D", 38), ("G", 43)],
+            [
+                .. SmallSteps.Select(p => new HandPlace(six ? SixLarge.First(x => p.Offset >= x.From).Name : p.Name, p.Offset, Lowest)),
+                .. Thumbs(12, 14, 16, 17),
+            ],
+            0.3
+        );
 
-    private static List<HandPlace> Small(IEnumerable<(string Name, int Offset)> higher) => [new("half", 1, HighHalf), .. Diatonic.Concat(higher).Select(p => new HandPlace(p.Name, p.Offset, High))];
+    private static List<HandPlace> Small(IEnumerable<(string Name, int Offset)> higher) =>
+        [new("half", 1, HighHalf), .. Diatonic.Concat(higher).Select(p => new HandPlace(p.Name, p.Offset, High))];
 
     private static IEnumerable<HandPlace> Thumbs(params int[] offsets) => offsets.Select(o => new HandPlace($"T{o}", o, OnThumb));
 }

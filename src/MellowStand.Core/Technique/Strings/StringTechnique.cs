@@ -5,9 +5,12 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>Violin, viola, cello, bass: string, finger, position.</summary>
-/// <remarks>The second finger is high (touching three) or low (touching one), never between: on the A string C♯ is high two and C♮ low two; C♯ on the G string is a high three. Fourth finger instead of
-/// the open string for anything longer than two quarter-note beats, above all the open E, also when it saves two string crossings. One finger does not slide E–D♯–E: shift. Common practice, no published
-/// source; open strings agree with tests/reference/facts/instruments.json. Natural harmonics: the octave's node gives the octave, the fifth's the twelfth, the fourth's the double octave (harmonic series).</remarks>
+/// <remarks>The second finger is high (touching three) or low (touching one), never between: on the A string C♯ is high two and C♮ low
+/// two; C♯ on the G string is a high three. Fourth finger instead of
+/// the open string for anything longer than two quarter-note beats, above all the open E, also when it saves two string crossings. One
+/// finger does not slide E–D♯–E: shift. Common practice, no published
+/// source; open strings agree with tests/reference/facts/instruments.json. Natural harmonics: the octave's node gives the octave, the
+/// fifth's the twelfth, the fourth's the double octave (harmonic series).</remarks>
 public sealed class StringTechnique(Neck neck) : ITechnique
 {
     private const int NodeFinger = 3;
@@ -20,15 +23,21 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
-        var keys = passage.Steps[place].Note.Heads is [{ Sounding: { } only }] ? [only] : passage.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
+        var keys = passage.Steps[place].Note.Heads is [{ Sounding: { } only }]
+            ? [only]
+            : passage.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
         var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(passage, place, k)) : [];
-        if (ways.Count == 0) ways = [.. Single(passage, place, keys[^1])];
-        if (ways.Count == 0) return ways;
+        if (ways.Count == 0)
+            ways = [.. Single(passage, place, keys[^1])];
+        if (ways.Count == 0)
+            return ways;
         // Untold, a player takes the open string; without one, the nearest finger of the first position.
         var usual = ways.FindIndex(w => StringState.Of(w).Finger == 0 && !w.Code.Contains('+', StringComparison.Ordinal));
         for (var i = 0; i < ways.Count; i++)
-            if (IsFirst(ways[i]) && (usual < 0 || (StringState.Of(ways[usual]).Finger > 0 && ways[i].Cost < ways[usual].Cost))) usual = i;
-        if (usual >= 0) ways[usual] = ways[usual] with { IsUsual = true };
+            if (IsFirst(ways[i]) && (usual < 0 || (StringState.Of(ways[usual]).Finger > 0 && ways[i].Cost < ways[usual].Cost)))
+                usual = i;
+        if (usual >= 0)
+            ways[usual] = ways[usual] with { IsUsual = true };
         return ways;
     }
 
@@ -37,35 +46,52 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     public bool IsTold(Candidate? from, Candidate to)
     {
         var state = StringState.Of(to);
-        return !to.IsUsual && (from is null || state.Offset <= 2 || state.Offset != StringState.Of(from).Offset || to.Code.Contains('o', StringComparison.Ordinal));
+        return !to.IsUsual
+            && (
+                from is null
+                || state.Offset <= 2
+                || state.Offset != StringState.Of(from).Offset
+                || to.Code.Contains('o', StringComparison.Ordinal)
+            );
     }
 
     /// <summary>The ways of a key for a chart: those of the first position first.</summary>
-    internal IReadOnlyList<Candidate> OfChart(int midi) => [.. Opens(null, 0, midi).Concat(Stops(midi, null, false)).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
+    internal IReadOnlyList<Candidate> OfChart(int midi) =>
+        [.. Opens(null, 0, midi).Concat(Stops(midi, null, false)).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
 
     // What is much dearer than the cheapest way is never taken.
     private IEnumerable<Candidate> Single(Passage passage, int place, int midi)
     {
         var note = passage.Steps[place].Note;
         var written = note.Heads.First(h => h.Sounding == midi).Written;
-        return Opens(passage, place, midi).Concat(_known.GetOrAdd((midi, written?.Diatonic ?? -1, note.Has("harmonic")), k =>
-        {
-            var all = Stops(midi, written, k.Harmonic).OrderBy(w => w.Cost).ToList();
-            return [.. all.TakeWhile(w => w.Cost <= all[0].Cost + StringCosts.Reach).Take(StringCosts.MostWays)];
-        }));
+        return Opens(passage, place, midi)
+            .Concat(
+                _known.GetOrAdd(
+                    (midi, written?.Diatonic ?? -1, note.Has("harmonic")),
+                    k =>
+                    {
+                        var all = Stops(midi, written, k.Harmonic).OrderBy(w => w.Cost).ToList();
+                        return [.. all.TakeWhile(w => w.Cost <= all[0].Cost + StringCosts.Reach).Take(StringCosts.MostWays)];
+                    }
+                )
+            );
     }
 
-    private IEnumerable<Candidate> Opens(Passage? passage, int place, int midi) => Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi).Select(s => Open(passage, place, s));
+    private IEnumerable<Candidate> Opens(Passage? passage, int place, int midi) =>
+        Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi).Select(s => Open(passage, place, s));
 
     private IEnumerable<Candidate> Stops(int midi, Pitch? written, bool harmonic)
     {
         for (var s = 0; s < neck.Strings.Count; s++)
         {
             var above = midi - neck.Strings[s].Open;
-            if (above <= 0) continue;
-            foreach (var (node, _) in Nodes.Where(n => n.Sounds == above && (harmonic || n.Node == 12))) yield return Harmonic(s, node, harmonic);
+            if (above <= 0)
+                continue;
+            foreach (var (node, _) in Nodes.Where(n => n.Sounds == above && (harmonic || n.Node == 12)))
+                yield return Harmonic(s, node, harmonic);
             foreach (var hand in neck.Places)
-                foreach (var finger in hand.Fingers.Where(f => hand.Offset + f.Above == above)) yield return Stopped(s, hand, finger, harmonic, written);
+                foreach (var finger in hand.Fingers.Where(f => hand.Offset + f.Above == above))
+                    yield return Stopped(s, hand, finger, harmonic, written);
         }
     }
 
@@ -84,7 +110,9 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
         var (f, t) = (StringState.Of(from), StringState.Of(to));
-        return Slides(f, t, from, to) ? "one finger would slide" : Shifts(f, t) ? $"shift to {Named(to)}" : null;
+        return Slides(f, t, from, to) ? "one finger would slide"
+            : Shifts(f, t) ? $"shift to {Named(to)}"
+            : null;
     }
 
     // An open string leaves the hand where it is, and gives it time to move.
@@ -92,44 +120,98 @@ public sealed class StringTechnique(Neck neck) : ITechnique
 
     private static bool SameFinger(StringState f, StringState t) => f.Offset == t.Offset && f.Offset > 0 && f.Finger == t.Finger;
 
-    private static bool Slides(StringState f, StringState t, Candidate from, Candidate to) => SameFinger(f, t) && f.String == t.String && from.Code != to.Code;
+    private static bool Slides(StringState f, StringState t, Candidate from, Candidate to) =>
+        SameFinger(f, t) && f.String == t.String && from.Code != to.Code;
 
     // A place in words, from the code.
     private static string Named(Candidate to)
     {
         var at = to.Code.IndexOf('@', StringComparison.Ordinal);
         var name = at < 0 ? "1" : to.Code[(at + 1)..].Split('+')[0];
-        return name == "half" ? "half position" : name.StartsWith('T') ? "thumb position" : $"position {name}";
+        return name == "half" ? "half position"
+            : name.StartsWith('T') ? "thumb position"
+            : $"position {name}";
     }
 
-    private static bool IsFirst(Candidate way) => StringState.Of(way).Offset <= 2 && !way.Code.Contains('o', StringComparison.Ordinal) && !way.Code.Contains("half", StringComparison.Ordinal);
+    private static bool IsFirst(Candidate way) =>
+        StringState.Of(way).Offset <= 2
+        && !way.Code.Contains('o', StringComparison.Ordinal)
+        && !way.Code.Contains("half", StringComparison.Ordinal);
 
     private Candidate Open(Passage? passage, int place, int s)
     {
         var beats = passage?.Beats(place).Value ?? 1;
         var top = s == neck.Strings.Count - 1;
-        var cost = passage?.House["fourth-finger"] switch { null or "open-allowed" => 0, "always" => beats >= 1 ? 1.2 : 0.1, _ => beats > 2 ? 1.5 + (top ? 0.8 : 0) : 0 };
+        var cost = passage?.House["fourth-finger"] switch
+        {
+            null or "open-allowed" => 0,
+            "always" => beats >= 1 ? 1.2 : 0.1,
+            _ => beats > 2 ? 1.5 + (top ? 0.8 : 0) : 0,
+        };
         return new Candidate($"{neck.Strings[s].Letter}0", cost + StringCosts.Open, "", new StringState(s, 0, 0).Packed);
     }
 
     private Candidate Stopped(int s, HandPlace hand, FingerPlace f, bool harmonic, Pitch? written)
     {
-        var cost = (Math.Max(0, hand.Offset - 2) * StringCosts.PerHigh) + (hand.Offset < 2 ? StringCosts.Half : 0) + StringCosts.Fingers[f.Finger] + (f.Finger == 2 ? 0 : f.Sign switch { "h" => StringCosts.Stretched, "l" => StringCosts.DrawnBack, _ => 0 })
-            + (hand.HasThumb ? StringCosts.ThumbPosition : 0) + (harmonic ? StringCosts.NoHarmonic : 0)
-            + (neck.FollowsLetters && hand.Offset == 2 && written is { } pitch && LettersAbove(s, pitch) != f.Finger ? StringCosts.OtherLetter : 0);
+        var cost =
+            (Math.Max(0, hand.Offset - 2) * StringCosts.PerHigh)
+            + (hand.Offset < 2 ? StringCosts.Half : 0)
+            + StringCosts.Fingers[f.Finger]
+            + (
+                f.Finger == 2
+                    ? 0
+                    : f.Sign switch
+                    {
+                        "h" => StringCosts.Stretched,
+                        "l" => StringCosts.DrawnBack,
+                        _ => 0,
+                    }
+            )
+            + (hand.HasThumb ? StringCosts.ThumbPosition : 0)
+            + (harmonic ? StringCosts.NoHarmonic : 0)
+            + (
+                neck.FollowsLetters && hand.Offset == 2 && written is { } pitch && LettersAbove(s, pitch) != f.Finger
+                    ? StringCosts.OtherLetter
+                    : 0
+            );
         var finger = f.Finger == Necks.Thumb ? "T" : f.Finger.ToString(CultureInfo.InvariantCulture);
         var code = neck.Strings[s].Letter + finger + f.Sign + (hand.Name == "1" ? "" : $"@{hand.Name}");
-        return new Candidate(code, Math.Round(cost, 3), f.Finger == 4 && hand.Offset == 2 && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above) ? "fourth finger: the tone matches, and the bow stays" : hand.HasThumb ? "thumb position" : "", new StringState(s, f.Finger, hand.Offset).Packed);
+        return new Candidate(
+            code,
+            Math.Round(cost, 3),
+            f.Finger == 4 && hand.Offset == 2 && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above)
+                    ? "fourth finger: the tone matches, and the bow stays"
+                : hand.HasThumb ? "thumb position"
+                : "",
+            new StringState(s, f.Finger, hand.Offset).Packed
+        );
     }
 
     // In first position a finger a letter: A♭ on the D string is a low four, G♯ a high three.
-    private int LettersAbove(int s, Pitch pitch) => pitch.Diatonic - Pitch.Parse(neck.Strings[s].Letter + "0").Diatonic - (7 * ((neck.Strings[s].Open / 12) - 1));
+    private int LettersAbove(int s, Pitch pitch) =>
+        pitch.Diatonic - Pitch.Parse(neck.Strings[s].Letter + "0").Diatonic - (7 * ((neck.Strings[s].Open / 12) - 1));
 
     private Candidate Harmonic(int s, int node, bool written)
     {
-        var name = node switch { 12 => "octave", 7 => "fifth", _ => "fourth" };
+        var name = node switch
+        {
+            12 => "octave",
+            7 => "fifth",
+            _ => "fourth",
+        };
         var offset = Math.Max(2, node - NodeFinger);
-        return new Candidate($"{neck.Strings[s].Letter}{NodeFinger}o@{node}", written ? node == 12 ? 0 : 0.2 : node == 12 ? neck.Harmonic : neck.Harmonic + 0.8, $"natural harmonic, touched at the {name}", new StringState(s, NodeFinger, offset).Packed);
+        return new Candidate(
+            $"{neck.Strings[s].Letter}{NodeFinger}o@{node}",
+            written
+                ? node == 12
+                    ? 0
+                    : 0.2
+                : node == 12
+                    ? neck.Harmonic
+                    : neck.Harmonic + 0.8,
+            $"natural harmonic, touched at the {name}",
+            new StringState(s, NodeFinger, offset).Packed
+        );
     }
 }
 

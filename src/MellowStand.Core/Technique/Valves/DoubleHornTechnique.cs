@@ -3,7 +3,8 @@ using System.Collections.Concurrent;
 namespace MellowStand.Core.Technique.Valves;
 
 /// <summary>The double horn: an F side and a B♭ side, with the same three valves.</summary>
-/// <remarks>The F side below written G♯4, the B♭ side from there on; changing sides within a slur is heard. Common practice, no published source.</remarks>
+/// <remarks>The F side below written G♯4, the B♭ side from there on; changing sides within a slur is heard. Common practice, no published
+/// source.</remarks>
 /// <param name="isDouble">False for a single horn in F.</param>
 public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 {
@@ -32,7 +33,14 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     {
         var high = written >= FirstOnBFlat && isDouble;
         var flat = isDouble ? Side(BFlat.Of(midi), "Bb:", high ? 0 : OtherSide, SideBit) : [];
-        return [.. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0).Concat(flat).OrderBy(w => w.Cost).Take(MostWays).Select((w, i) => w with { IsUsual = i == 0 })];
+        return
+        [
+            .. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0)
+                .Concat(flat)
+                .OrderBy(w => w.Cost)
+                .Take(MostWays)
+                .Select((w, i) => w with { IsUsual = i == 0 }),
+        ];
     }
 
     /// <inheritdoc/>
@@ -44,7 +52,9 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 
     /// <inheritdoc/>
     public string? Reason(Passage passage, int place, Candidate from, Candidate to) =>
-        ((from.State ^ to.State) & SideBit) != 0 && passage.Steps[place].SlurredFrom ? "the side changes inside a slur" : F.Reason(passage, place, from, to);
+        ((from.State ^ to.State) & SideBit) != 0 && passage.Steps[place].SlurredFrom
+            ? "the side changes inside a slur"
+            : F.Reason(passage, place, from, to);
 
     private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, string prefix, double cost, int bit) =>
         ways.Select(w => w with { Code = prefix + w.Code, Cost = Math.Round(w.Cost + cost, 3), State = w.State | bit });

@@ -3,8 +3,10 @@ using System.Collections.Concurrent;
 namespace MellowStand.Core.Technique.Valves;
 
 /// <summary>Valved brass: which valves, and how the combinations are in tune.</summary>
-/// <remarks>The partials of the open tube and the half steps by which valves lower them (2: one, 1: two, 3: three, 4: five). 1-2 is used for 3, and 1-3 for 4, only as alternates.
-/// Intonation: a valve's loop is cut for the open tube, so two valves together are short: 1-3 and 1-2-3 are sharp, and the slide is put out. Physics: tube length grows by a factor of
+/// <remarks>The partials of the open tube and the half steps by which valves lower them (2: one, 1: two, 3: three, 4: five). 1-2 is used
+/// for 3, and 1-3 for 4, only as alternates.
+/// Intonation: a valve's loop is cut for the open tube, so two valves together are short: 1-3 and 1-2-3 are sharp, and the slide is put
+/// out. Physics: tube length grows by a factor of
 /// 2^(1/12) a half step; see <see cref="ValveIntonation"/>.</remarks>
 /// <param name="open">Sounding key of the open tube's fundamental.</param>
 /// <param name="valves">Three or four.</param>
@@ -18,8 +20,21 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
 
     private static readonly (string Code, int Lowers, int Valves)[] Combinations =
     [
-        ("0", 0, 0), ("2", 1, 0b010), ("1", 2, 0b001), ("1-2", 3, 0b011), ("3", 3, 0b100), ("2-3", 4, 0b110), ("1-3", 5, 0b101), ("1-2-3", 6, 0b111),
-        ("4", 5, 0b1000), ("2-4", 6, 0b1010), ("1-4", 7, 0b1001), ("1-2-4", 8, 0b1011), ("2-3-4", 9, 0b1110), ("1-3-4", 10, 0b1101), ("1-2-3-4", 11, 0b1111),
+        ("0", 0, 0),
+        ("2", 1, 0b010),
+        ("1", 2, 0b001),
+        ("1-2", 3, 0b011),
+        ("3", 3, 0b100),
+        ("2-3", 4, 0b110),
+        ("1-3", 5, 0b101),
+        ("1-2-3", 6, 0b111),
+        ("4", 5, 0b1000),
+        ("2-4", 6, 0b1010),
+        ("1-4", 7, 0b1001),
+        ("1-2-4", 8, 0b1011),
+        ("2-3-4", 9, 0b1110),
+        ("1-3-4", 10, 0b1101),
+        ("1-2-3-4", 11, 0b1111),
     ];
 
     /// <inheritdoc/>
@@ -33,16 +48,23 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
         // A finger up and another down at once is the awkward one when it is quick.
         var crossing = (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 ? 1 : 0;
         var quick = Math.Clamp(0.25 / seconds, 0.2, 2.5);
-        var leap = LeapOf(passage, place) >= ValveCosts.LeapFrom ? ValveCosts.Leap : TrapOf(passage, place, to) > 0 ? ValveCosts.Trap : 0;
+        var leap =
+            LeapOf(passage, place) >= ValveCosts.LeapFrom ? ValveCosts.Leap
+            : TrapOf(passage, place, to) > 0 ? ValveCosts.Trap
+            : 0;
         return (quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing))) + leap;
     }
 
     /// <inheritdoc/>
     public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
-        if (LeapOf(passage, place) >= ValveCosts.LeapFrom) return "a leap: hear it an octave lower first";
-        if (TrapOf(passage, place, to) is > 0 and var gap) return $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first";
-        return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && passage.Steps[place].Before < 0.15 ? "one finger up while another goes down" : null;
+        if (LeapOf(passage, place) >= ValveCosts.LeapFrom)
+            return "a leap: hear it an octave lower first";
+        if (TrapOf(passage, place, to) is > 0 and var gap)
+            return $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first";
+        return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && passage.Steps[place].Before < 0.15
+            ? "one finger up while another goes down"
+            : null;
     }
 
     private static int LeapOf(Passage passage, int place) => Math.Abs(passage.Steps[place].Key - passage.Steps[place - 1].Key);
@@ -51,7 +73,8 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
     private static int TrapOf(Passage passage, int place, Candidate to)
     {
         var partial = to.State >> PartialShift;
-        if (LeapOf(passage, place) < ValveCosts.TrapFrom || partial == 0 || partial + 1 >= Partials.Length) return 0;
+        if (LeapOf(passage, place) < ValveCosts.TrapFrom || partial == 0 || partial + 1 >= Partials.Length)
+            return 0;
         var gap = Math.Min(Partials[partial + 1] - Partials[partial], Partials[partial] - Partials[partial - 1]);
         return gap <= 2 ? gap : 0;
     }
@@ -66,20 +89,36 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
         {
             foreach (var (code, lowers, pressed) in Combinations.Where(c => (c.Valves & 0b1000) == 0 || valves >= 4))
             {
-                if (open + Partials[partial] - lowers != midi) continue;
+                if (open + Partials[partial] - lowers != midi)
+                    continue;
                 var cents = ValveIntonation.Cents(pressed, compensating) + ValveIntonation.PartialCents(partial + 1);
-                var cost = (int.PopCount(pressed) * ValveCosts.PerPressed) + (Math.Abs(cents) > 12 ? (Math.Abs(cents) - 12) * ValveCosts.PerCent : 0) + (partial == 6 ? ValveCosts.SeventhPartial : 0) + (code == "3" ? ValveCosts.ThirdAlone : 0) + (partial * ValveCosts.PerPartial);
-                ways.Add(new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed | (partial << PartialShift)) { Cents = Math.Round(cents, 1) });
+                var cost =
+                    (int.PopCount(pressed) * ValveCosts.PerPressed)
+                    + (Math.Abs(cents) > 12 ? (Math.Abs(cents) - 12) * ValveCosts.PerCent : 0)
+                    + (partial == 6 ? ValveCosts.SeventhPartial : 0)
+                    + (code == "3" ? ValveCosts.ThirdAlone : 0)
+                    + (partial * ValveCosts.PerPartial);
+                ways.Add(
+                    new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed | (partial << PartialShift))
+                    {
+                        Cents = Math.Round(cents, 1),
+                    }
+                );
             }
         }
 
         // What is more than the slides can mend is taken only where there is nothing else.
-        var inTune = ways.Where(w => Math.Abs(w.Cents!.Value) <= ValveCosts.MostCents).DefaultIfEmpty(ways.MinBy(w => Math.Abs(w.Cents!.Value))).OfType<Candidate>();
+        var inTune = ways.Where(w => Math.Abs(w.Cents!.Value) <= ValveCosts.MostCents)
+            .DefaultIfEmpty(ways.MinBy(w => Math.Abs(w.Cents!.Value)))
+            .OfType<Candidate>();
         var kept = inTune.GroupBy(w => w.Code).Select(g => g.MinBy(w => w.Cost)!).OrderBy(w => w.Cost).ToList();
         return [.. kept.Where(w => w.Cost <= kept[0].Cost + ValveCosts.Reach).Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
-    private static string Advice(string code, double cents) => code is "1-3" or "1-2-3" ? $"{cents:0} cents sharp: put the third slide out" : Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents" : "";
+    private static string Advice(string code, double cents) =>
+        code is "1-3" or "1-2-3" ? $"{cents:0} cents sharp: put the third slide out"
+        : Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents"
+        : "";
 }
 
 /// <summary>What valve work costs.</summary>
@@ -102,21 +141,25 @@ internal static class ValveCosts
 }
 
 /// <summary>How far valve combinations are from equal temperament.</summary>
-/// <remarks>Tube physics: the sounding length is proportional to 1/frequency. Each valve's loop is tuned alone on the open tube; lengths add when valves are pressed together, while equal
+/// <remarks>Tube physics: the sounding length is proportional to 1/frequency. Each valve's loop is tuned alone on the open tube; lengths
+/// add when valves are pressed together, while equal
 /// temperament asks for a product. Partials: harmonic series, 1200·log2(n).</remarks>
 public static class ValveIntonation
 {
     private static readonly int[] Lowers = [2, 1, 3, 5];
 
-    /// <summary>Cents above (sharp) equal temperament of pressed valves (bit 0 is the first valve). Compensating loops grow with the tube of the fourth valve, so that only the others among
+    /// <summary>Cents above (sharp) equal temperament of pressed valves (bit 0 is the first valve). Compensating loops grow with the tube
+    /// of the fourth valve, so that only the others among
     /// themselves are short.</summary>
     public static double Cents(int pressed, bool compensating = false)
     {
-        if (compensating) pressed &= 0b111;
+        if (compensating)
+            pressed &= 0b111;
         var (length, steps) = (1.0, 0);
         for (var v = 0; v < Lowers.Length; v++)
         {
-            if ((pressed & (1 << v)) == 0) continue;
+            if ((pressed & (1 << v)) == 0)
+                continue;
             length += Math.Pow(2, Lowers[v] / 12.0) - 1;
             steps += Lowers[v];
         }

@@ -3,32 +3,53 @@ using MellowStand.Core.Technique.Charts;
 namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Bassoon: flicks, and thumb or little finger.</summary>
-/// <remarks>B♭, F♯, A♭: thumb or little finger by neighbour; flick A to D. The right thumb must not slide between E, F♯, A♭ and B♭, nor the little finger between F, F♯ and A♭. Common practice, no
+/// <remarks>B♭, F♯, A♭: thumb or little finger by neighbour; flick A to D. The right thumb must not slide between E, F♯, A♭ and B♭, nor
+/// the little finger between F, F♯ and A♭. Common practice, no
 /// published source; the ring finger's B♭ is from memory.</remarks>
 public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(chart, WoodwindCosts.Thumbs)
 {
     private const double OnThumb = 0.08;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].PitchClass, code) switch
-    {
-        (6, "thumb") => Way(code, ThumbIsBusy(passage, place, 6) ? 1.2 : 0, "the right little finger comes from or goes to another key", true),
-        (6, "little") => Way(code, (LittleIsBusy(passage, place, 6) ? 1.2 : 0) + OnThumb, "the right thumb comes from or goes to another key", false),
-        (8, "little") => Way(code, LittleIsBusy(passage, place, 8) ? 1.2 : 0, "", true),
-        (8, "thumb") => Way(code, (ThumbIsBusy(passage, place, 8) ? 1.2 : 0) + OnThumb, "the right little finger comes from or goes to F or F♯", false),
-        (10, "ring") => Way(code, OnThumb + 0.3, "the right thumb comes from or goes to another key", false),
-        (10, "thumb") => Way(code, ThumbIsBusy(passage, place, 10) ? 1.2 : 0, "", true),
-        (_, "flick") => Way(code, IsSlurredUp(passage, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
-        (_, "plain") => Way(code, IsSlurredUp(passage, place) ? 0.8 : 0, "", true),
-        _ => null,
-    };
+    protected override Candidate? Judge(Passage passage, int place, string code) =>
+        (passage.Steps[place].PitchClass, code) switch
+        {
+            (6, "thumb") => Way(
+                code,
+                ThumbIsBusy(passage, place, 6) ? 1.2 : 0,
+                "the right little finger comes from or goes to another key",
+                true
+            ),
+            (6, "little") => Way(
+                code,
+                (LittleIsBusy(passage, place, 6) ? 1.2 : 0) + OnThumb,
+                "the right thumb comes from or goes to another key",
+                false
+            ),
+            (8, "little") => Way(code, LittleIsBusy(passage, place, 8) ? 1.2 : 0, "", true),
+            (8, "thumb") => Way(
+                code,
+                (ThumbIsBusy(passage, place, 8) ? 1.2 : 0) + OnThumb,
+                "the right little finger comes from or goes to F or F♯",
+                false
+            ),
+            (10, "ring") => Way(code, OnThumb + 0.3, "the right thumb comes from or goes to another key", false),
+            (10, "thumb") => Way(code, ThumbIsBusy(passage, place, 10) ? 1.2 : 0, "", true),
+            (_, "flick") => Way(code, IsSlurredUp(passage, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
+            (_, "plain") => Way(code, IsSlurredUp(passage, place) ? 0.8 : 0, "", true),
+            _ => null,
+        };
 
     // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
     private static bool ThumbIsBusy(Passage passage, int place, int own) =>
-        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Key <= 40 || (pc == 10 && own != 10)));
+        new[] { -1, 1 }.Any(o =>
+            passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Key <= 40 || (pc == 10 && own != 10))
+        );
 
     private static bool LittleIsBusy(Passage passage, int place, int own) =>
-        new[] { -1, 1 }.Any(o => passage.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && passage.Steps[place + o].Key <= 56);
+        new[] { -1, 1 }.Any(o =>
+            passage.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && passage.Steps[place + o].Key <= 56
+        );
 
     private static bool IsSlurredUp(Passage passage, int place) =>
         place > 0 && passage.Steps[place].SlurredFrom && passage.Steps[place - 1].Key < passage.Steps[place].Key - 2;

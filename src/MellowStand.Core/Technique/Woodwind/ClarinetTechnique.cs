@@ -3,32 +3,41 @@ using MellowStand.Core.Technique.Charts;
 namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Clarinets: little fingers as a plan over the passage, throat notes by what follows.</summary>
-/// <remarks>E/B, F/C and F♯/C♯ exist on both sides, A♭/E♭ on the right only; little fingers alternate, and sliding is the last resort: C before D♯ is left, B before C♯ takes the other side. The right
-/// hand stays down on throat notes beside the break, and long throat notes take fingers of both hands. Common practice, no published source.</remarks>
+/// <remarks>E/B, F/C and F♯/C♯ exist on both sides, A♭/E♭ on the right only; little fingers alternate, and sliding is the last resort: C
+/// before D♯ is left, B before C♯ takes the other side. The right
+/// hand stays down on throat notes beside the break, and long throat notes take fingers of both hands. Common practice, no published
+/// source.</remarks>
 /// <param name="chart">The chart as the school has it.</param>
 /// <param name="lowest">Lowest written key of the instrument.</param>
 /// <param name="leftGSharp">True when it has a left lever for A♭/E♭.</param>
-public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool leftGSharp) : WoodwindTechnique(chart, WoodwindCosts.LittleFingers)
+public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool leftGSharp)
+    : WoodwindTechnique(chart, WoodwindCosts.LittleFingers)
 {
     private const int FirstOverTheBreak = 71;
     private const int LastWithRightHand = 78;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => (passage.Steps[place].Key, code) switch
-    {
-        (56 or 75, "left") => Way(code, leftGSharp ? 0.1 : 9, leftGSharp ? "the left lever" : "", false),
-        (56 or 75, "only") => Way(code, 0, "on the right only", true),
-        // C♯ is seldom taken on the right: B gives way to it.
-        (54 or 73, "right") => Way(code, 0.16, Alternate, false),
-        (52 or 71, "right") or (53 or 72, "left") => Way(code, 0.12, Alternate, false),
-        ( >= 67 and <= 70, _) => Throat(passage, place, code),
-        (66, "first") => Way(code, IsBetween(passage, place, 5) ? 0.4 : 0, "", true),
-        (66, "thumb") => Way(code, IsBetween(passage, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
-        (59 or 78, "chromatic") => Way(code, Beside(passage, place, 10) || Beside(passage, place, 5) ? 0.02 : 0.5, "chromatic: one finger moves", false),
-        (63 or 82, "small") => Way(code, Beside(passage, place, 2) ? 0.3 : 0.5, "between fingers of the left hand", false),
-        (63 or 82, "one-and-one") => Way(code, Beside(passage, place, 10, 5) ? 0.4 : 0.7, "an arpeggio with B♭ or F", false),
-        _ => null,
-    };
+    protected override Candidate? Judge(Passage passage, int place, string code) =>
+        (passage.Steps[place].Key, code) switch
+        {
+            (56 or 75, "left") => Way(code, leftGSharp ? 0.1 : 9, leftGSharp ? "the left lever" : "", false),
+            (56 or 75, "only") => Way(code, 0, "on the right only", true),
+            // C♯ is seldom taken on the right: B gives way to it.
+            (54 or 73, "right") => Way(code, 0.16, Alternate, false),
+            (52 or 71, "right") or (53 or 72, "left") => Way(code, 0.12, Alternate, false),
+            ( >= 67 and <= 70, _) => Throat(passage, place, code),
+            (66, "first") => Way(code, IsBetween(passage, place, 5) ? 0.4 : 0, "", true),
+            (66, "thumb") => Way(code, IsBetween(passage, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
+            (59 or 78, "chromatic") => Way(
+                code,
+                Beside(passage, place, 10) || Beside(passage, place, 5) ? 0.02 : 0.5,
+                "chromatic: one finger moves",
+                false
+            ),
+            (63 or 82, "small") => Way(code, Beside(passage, place, 2) ? 0.3 : 0.5, "between fingers of the left hand", false),
+            (63 or 82, "one-and-one") => Way(code, Beside(passage, place, 10, 5) ? 0.4 : 0.7, "an arpeggio with B♭ or F", false),
+            _ => null,
+        };
 
     /// <inheritdoc/>
     public override string? Missing(int written) => written < lowest ? "needs keys that go lower" : null;
@@ -37,12 +46,18 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
 
     private static Candidate? Throat(Passage passage, int place, string code)
     {
-        var crosses = Crosses(passage, place, 1) || (Crosses(passage, place, 2) && passage.Steps[place + 1].Key is >= 66 and < FirstOverTheBreak);
+        var crosses =
+            Crosses(passage, place, 1) || (Crosses(passage, place, 2) && passage.Steps[place + 1].Key is >= 66 and < FirstOverTheBreak);
         var isLong = passage.Beats(place) >= 2;
         return code switch
         {
             "right-hand-down" => Way(code, crosses ? 0 : 0.4, crosses ? "the break comes: the right hand is down already" : "", false),
-            "resonance" => Way(code, isLong && !crosses ? 0 : 0.6, isLong ? "a long throat note: darker and lower with fingers of both hands" : "", false),
+            "resonance" => Way(
+                code,
+                isLong && !crosses ? 0 : 0.6,
+                isLong ? "a long throat note: darker and lower with fingers of both hands" : "",
+                false
+            ),
             "side" => Way(code, Beside(passage, place, 9) ? 0.3 : 0.6, "a quick turn with A: only the side key moves", false),
             "plain" => Way(code, (crosses ? 0.3 : 0) + (isLong ? 0.3 : 0), "", true),
             _ => null,
@@ -55,7 +70,8 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
         return passage.PitchClassAt(place, ahead) is not null && passage.Steps[at].Key is >= FirstOverTheBreak and <= LastWithRightHand;
     }
 
-    private static bool IsBetween(Passage passage, int place, int pitchClass) => passage.PitchClassAt(place, -1) == pitchClass && passage.PitchClassAt(place, 1) == pitchClass;
+    private static bool IsBetween(Passage passage, int place, int pitchClass) =>
+        passage.PitchClassAt(place, -1) == pitchClass && passage.PitchClassAt(place, 1) == pitchClass;
 
     private static bool Beside(Passage passage, int place, params int[] pitchClasses) => passage.IsNear(place, 1, pitchClasses);
 }

@@ -3,19 +3,26 @@ using MellowStand.Core.Technique.Charts;
 namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Flute and piccolo: thumb, one-and-one and lever B♭.</summary>
-/// <remarks>Thumb B♭ in flat keys, set early, not next to B♮; one-and-one where a B♮ is near; the lever in chromatic motion A–B♭–B♮. Common practice, no published source.</remarks>
+/// <remarks>Thumb B♭ in flat keys, set early, not next to B♮; one-and-one where a B♮ is near; the lever in chromatic motion A–B♭–B♮.
+/// Common practice, no published source.</remarks>
 public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) : WoodwindTechnique(chart, WoodwindCosts.Rollers)
 {
     private const int BNatural = 11;
     private const int FSharp = 6;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => passage.Steps[place].PitchClass switch
-    {
-        10 => BFlat(passage, place, code),
-        FSharp when code == "middle" => Way(code, passage.IsNear(place, 1, 4) ? 0.2 : 0.6, "quick beside E: only the middle finger moves", false),
-        _ => null,
-    };
+    protected override Candidate? Judge(Passage passage, int place, string code) =>
+        passage.Steps[place].PitchClass switch
+        {
+            10 => BFlat(passage, place, code),
+            FSharp when code == "middle" => Way(
+                code,
+                passage.IsNear(place, 1, 4) ? 0.2 : 0.6,
+                "quick beside E: only the middle finger moves",
+                false
+            ),
+            _ => null,
+        };
 
     /// <inheritdoc/>
     public override string? Missing(int written) => written == 59 && !lowB ? "needs a low B foot" : null;
@@ -28,9 +35,21 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
         var chromatic = beside && passage.IsNear(place, 1, 9);
         return code switch
         {
-            "thumb" => Way(code, (flats ? 0 : 0.6) + (natural ? 1.5 : 0) + (beside ? 2 : 0) + (thumb ? 0 : 4), natural ? "" : "no B♮ near: the thumb stays on the B♭ key", flats && !natural),
+            "thumb" => Way(
+                code,
+                (flats ? 0 : 0.6) + (natural ? 1.5 : 0) + (beside ? 2 : 0) + (thumb ? 0 : 4),
+                natural ? "" : "no B♮ near: the thumb stays on the B♭ key",
+                flats && !natural
+            ),
             // Two fingers for each B♭: dear only where it is quick and chromatic, and then the lever serves.
-            "one-and-one" => Way(code, chromatic ? 0.2 + (0.35 * Math.Max(0, Haste(passage, place) - 1)) : flats && !natural ? 0.5 : 0.2, natural ? "a B♮ is near: the thumb must stay on its own key" : "", !flats || natural),
+            "one-and-one" => Way(
+                code,
+                chromatic ? 0.2 + (0.35 * Math.Max(0, Haste(passage, place) - 1))
+                    : flats && !natural ? 0.5
+                    : 0.2,
+                natural ? "a B♮ is near: the thumb must stay on its own key" : "",
+                !flats || natural
+            ),
             "lever" => Way(code, chromatic ? 0.35 : 0.7, chromatic ? "chromatic between A and B♮: the lever moves alone" : "", false),
             _ => null,
         };

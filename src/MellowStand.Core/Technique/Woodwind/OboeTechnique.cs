@@ -3,20 +3,23 @@ using MellowStand.Core.Technique.Charts;
 namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Oboe and English horn: three F's, two E♭'s, two A♭'s.</summary>
-/// <remarks>Regular F when no neighbour needs the right ring finger; left F beside D, E♭, C♯, C, B, B♭ if the instrument has it; else forked. Left or right E♭, so that the right little finger does
+/// <remarks>Regular F when no neighbour needs the right ring finger; left F beside D, E♭, C♯, C, B, B♭ if the instrument has it; else
+/// forked. Left or right E♭, so that the right little finger does
 /// not slide between C, C♯ and E♭; low B and B♭ are left little finger. Common practice, no published source.</remarks>
-public sealed class OboeTechnique(FingeringChart chart, bool leftF) : WoodwindTechnique(chart, new Dictionary<string, double> { ["L4"] = WoodwindCosts.Roll, ["R4"] = WoodwindCosts.Roll })
+public sealed class OboeTechnique(FingeringChart chart, bool leftF)
+    : WoodwindTechnique(chart, new Dictionary<string, double> { ["L4"] = WoodwindCosts.Roll, ["R4"] = WoodwindCosts.Roll })
 {
     private static readonly int[] RingFinger = [2, 3, 1, 0, 11, 10];
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) => passage.Steps[place].PitchClass switch
-    {
-        5 => F(passage, place, code),
-        3 when code is "left" or "right" => EFlat(passage, place, code),
-        8 when code is "left" or "right" => AFlat(passage, place, code),
-        _ => null,
-    };
+    protected override Candidate? Judge(Passage passage, int place, string code) =>
+        passage.Steps[place].PitchClass switch
+        {
+            5 => F(passage, place, code),
+            3 when code is "left" or "right" => EFlat(passage, place, code),
+            8 when code is "left" or "right" => AFlat(passage, place, code),
+            _ => null,
+        };
 
     private Candidate? F(Passage passage, int place, string code)
     {
@@ -38,10 +41,12 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF) : WoodwindTe
             : Way(code, 0.4 + (LeftIsBusy(passage, place) ? 2.5 : 0), "the right little finger comes from or goes to C or C♯", false);
     }
 
-    private static Candidate AFlat(Passage passage, int place, string code) => code == "left"
-        ? Way(code, LeftIsBusy(passage, place) ? 2 : 0, "", true)
-        : Way(code, 0.5, "the left little finger has the low B or B♭", false);
+    private static Candidate AFlat(Passage passage, int place, string code) =>
+        code == "left"
+            ? Way(code, LeftIsBusy(passage, place) ? 2 : 0, "", true)
+            : Way(code, 0.5, "the left little finger has the low B or B♭", false);
 
     // Low B and B♭ are on the left little finger.
-    private static bool LeftIsBusy(Passage passage, int place) => new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < passage.Steps.Count && passage.Steps[p].Key is 58 or 59);
+    private static bool LeftIsBusy(Passage passage, int place) =>
+        new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < passage.Steps.Count && passage.Steps[p].Key is 58 or 59);
 }

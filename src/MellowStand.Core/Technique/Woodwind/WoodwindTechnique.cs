@@ -7,37 +7,55 @@ namespace MellowStand.Core.Technique.Woodwind;
 /// <param name="slides">What it costs that a finger goes from one key to another, by finger, at a comfortable speed.</param>
 public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionary<string, double> slides) : ITechnique
 {
-    private static readonly IReadOnlyList<Candidate> Beyond = [new Candidate("only", 0, "not in the chart: ask the teacher") { IsUsual = true }];
+    private static readonly IReadOnlyList<Candidate> Beyond =
+    [
+        new Candidate("only", 0, "not in the chart: ask the teacher") { IsUsual = true },
+    ];
     private static readonly IReadOnlyList<Candidate> Only = [new Candidate("only", 0, "") { IsUsual = true }];
 
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Passage passage, int place)
     {
         var written = passage.Steps[place].Key;
-        if (Missing(written) is { } missing) return [new Candidate("only", 0, missing) { IsUsual = true }];
+        if (Missing(written) is { } missing)
+            return [new Candidate("only", 0, missing) { IsUsual = true }];
         var fingerings = chart.At(written);
-        if (fingerings.Count == 0) return Beyond;
-        if (fingerings.Count == 1) return Only;
-        return [.. fingerings.Select((f, i) => Judge(passage, place, f.Code) ?? Way(f.Code, i == 0 ? 0 : WoodwindCosts.Alternate, f.When, i == 0))];
+        if (fingerings.Count == 0)
+            return Beyond;
+        if (fingerings.Count == 1)
+            return Only;
+        return
+        [
+            .. fingerings.Select(
+                (f, i) => Judge(passage, place, f.Code) ?? Way(f.Code, i == 0 ? 0 : WoodwindCosts.Alternate, f.When, i == 0)
+            ),
+        ];
     }
 
     /// <inheritdoc/>
     public double Change(Passage passage, int place, Candidate from, Candidate to) =>
-        Moves(passage, place, from, to) is { } moves ? Haste(passage, place) * (SlideOf(moves) + (moves.Crossings * WoodwindCosts.Crossing)) : 0;
+        Moves(passage, place, from, to) is { } moves
+            ? Haste(passage, place) * (SlideOf(moves) + (moves.Crossings * WoodwindCosts.Crossing))
+            : 0;
 
     /// <inheritdoc/>
     public string? Reason(Passage passage, int place, Candidate from, Candidate to)
     {
-        if (Moves(passage, place, from, to) is not { } moves) return null;
-        if (SlideOf(moves) >= WoodwindCosts.Slide) return "the little finger slides";
-        return moves.Crossings >= 2 && Haste(passage, place) > WoodwindCosts.Quick ? "fingers cross: some go up while others go down" : null;
+        if (Moves(passage, place, from, to) is not { } moves)
+            return null;
+        if (SlideOf(moves) >= WoodwindCosts.Slide)
+            return "the little finger slides";
+        return moves.Crossings >= 2 && Haste(passage, place) > WoodwindCosts.Quick
+            ? "fingers cross: some go up while others go down"
+            : null;
     }
 
     private double SlideOf(FingerMoves moves) => moves.Slides.Sum(f => slides.GetValueOrDefault(f));
 
     private FingerMoves? Moves(Passage passage, int place, Candidate from, Candidate to)
     {
-        if (chart.Find(passage.Steps[place - 1].Key, from.Code) is not { } a || chart.Find(passage.Steps[place].Key, to.Code) is not { } b) return null;
+        if (chart.Find(passage.Steps[place - 1].Key, from.Code) is not { } a || chart.Find(passage.Steps[place].Key, to.Code) is not { } b)
+            return null;
         return FingerMoves.Between(chart, a, b);
     }
 
@@ -48,7 +66,8 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
     public virtual string? Missing(int written) => null;
 
     /// <summary>A way that costs nothing by itself where it is the usual one.</summary>
-    protected static Candidate Way(string code, double cost, string why, bool usual) => new(code, Math.Round(cost, 3), why) { IsUsual = usual };
+    protected static Candidate Way(string code, double cost, string why, bool usual) =>
+        new(code, Math.Round(cost, 3), why) { IsUsual = usual };
 
     /// <summary>How much quicker than comfortable the change into a note is: 1 at a quarter of a second.</summary>
     protected static double Haste(Passage passage, int place) => Math.Clamp(0.25 / (passage.Steps[place].Before ?? 1), 0.3, 2.5);
@@ -66,11 +85,19 @@ internal static class WoodwindCosts
     public const double Quick = 1.6;
 
     /// <summary>Both little fingers slide at the full price.</summary>
-    public static IReadOnlyDictionary<string, double> LittleFingers { get; } = new Dictionary<string, double> { ["L4"] = Slide, ["R4"] = Slide };
+    public static IReadOnlyDictionary<string, double> LittleFingers { get; } =
+        new Dictionary<string, double> { ["L4"] = Slide, ["R4"] = Slide };
 
     /// <summary>Little fingers that have rollers.</summary>
     public static IReadOnlyDictionary<string, double> Rollers { get; } = new Dictionary<string, double> { ["L4"] = Roll, ["R4"] = Roll };
 
     /// <summary>The bassoon's thumbs go from key to key all the time; its right little finger slides.</summary>
-    public static IReadOnlyDictionary<string, double> Thumbs { get; } = new Dictionary<string, double> { ["LT"] = ThumbMoves, ["RT"] = 0.5, ["R4"] = 0.8, ["L4"] = 0.8 };
+    public static IReadOnlyDictionary<string, double> Thumbs { get; } =
+        new Dictionary<string, double>
+        {
+            ["LT"] = ThumbMoves,
+            ["RT"] = 0.5,
+            ["R4"] = 0.8,
+            ["L4"] = 0.8,
+        };
 }

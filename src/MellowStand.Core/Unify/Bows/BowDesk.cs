@@ -14,7 +14,12 @@ public static class BowDesk
     /// <param name="lines">The lines that parts share.</param>
     /// <param name="quarterBpm">Quarters a minute in a measure.</param>
     /// <param name="isBowed">True for the parts to plan; null for those that are recognised as strings.</param>
-    public static IReadOnlyList<BowPlan> Plan(UnifyContext context, IReadOnlyList<SharedLine> lines, Func<int, double> quarterBpm, Func<Part, bool>? isBowed = null)
+    public static IReadOnlyList<BowPlan> Plan(
+        UnifyContext context,
+        IReadOnlyList<SharedLine> lines,
+        Func<int, double> quarterBpm,
+        Func<Part, bool>? isBowed = null
+    )
     {
         var plans = new List<BowPlan>();
         var directions = new Dictionary<string, BowDirection>();
@@ -22,10 +27,15 @@ public static class BowDesk
         foreach (var part in context.Score.Parts.Where(isBowed ?? (p => context.SustainOf(p) == Sustain.Bow)))
         {
             var strokes = StrokeReader.Of(context, part, quarterBpm);
-            if (strokes.Count == 0) continue;
-            var theirs = strokes.Select(s => (s.First.Id, By: partners[s.First.Id].FirstOrDefault(directions.ContainsKey))).Where(x => x.By is not null).ToDictionary(x => x.Id, x => directions[x.By!]);
+            if (strokes.Count == 0)
+                continue;
+            var theirs = strokes
+                .Select(s => (s.First.Id, By: partners[s.First.Id].FirstOrDefault(directions.ContainsKey)))
+                .Where(x => x.By is not null)
+                .ToDictionary(x => x.Id, x => directions[x.By!]);
             var plan = Solve(context.Score, part, strokes, theirs);
-            foreach (var c in plan.Choices) directions[c.Stroke.First.Id] = c.Direction;
+            foreach (var c in plan.Choices)
+                directions[c.Stroke.First.Id] = c.Direction;
             plans.Add(plan);
         }
 
@@ -40,7 +50,11 @@ public static class BowDesk
     public static BowPlan Solve(Score score, Part part, IReadOnlyList<Stroke> strokes, IReadOnlyDictionary<string, BowDirection> partners)
     {
         var costs = new BowCosts(score, part, strokes, partners);
-        var path = new LeastCostPath<BowDirection>([.. strokes.Select(_ => Both)], (i, d) => costs.Own(i, d).Sum(c => c.Cost), (i, from, to) => costs.Join(i, from, to)?.Cost ?? 0);
+        var path = new LeastCostPath<BowDirection>(
+            [.. strokes.Select(_ => Both)],
+            (i, d) => costs.Own(i, d).Sum(c => c.Cost),
+            (i, from, to) => costs.Join(i, from, to)?.Cost ?? 0
+        );
         return new BowPlan(part.Id, Math.Round(path.Cost, 4), [.. strokes.Select((s, i) => Choice(costs, path, strokes, i))]);
     }
 
@@ -48,14 +62,36 @@ public static class BowDesk
     {
         var (stroke, direction) = (strokes[i], path[i]);
         var join = i == 0 ? null : costs.Join(i, path[i - 1], direction);
-        var word = join is null ? "turn" : join.Name.StartsWith("hook", StringComparison.Ordinal) ? "hook" : "retake";
-        var isPlain = i > 0 && (join is null ? !stroke.FollowsRest || direction == BowDirection.Down : direction == BowDirection.Down && stroke.FollowsRest && stroke.First.Offset == Fraction.Zero);
+        var word =
+            join is null ? "turn"
+            : join.Name.StartsWith("hook", StringComparison.Ordinal) ? "hook"
+            : "retake";
+        var isPlain =
+            i > 0
+            && (
+                join is null
+                    ? !stroke.FollowsRest || direction == BowDirection.Down
+                    : direction == BowDirection.Down && stroke.FollowsRest && stroke.First.Offset == Fraction.Zero
+            );
         var other = path.Through[i][1 - path.Places[i]] - path.Cost;
-        return new BowChoice(stroke, direction, word, !isPlain && stroke.Printed is null, [.. costs.Own(i, direction).Concat(join is null ? [] : [join])], Math.Round(other, 3));
+        return new BowChoice(
+            stroke,
+            direction,
+            word,
+            !isPlain && stroke.Printed is null,
+            [.. costs.Own(i, direction).Concat(join is null ? [] : [join])],
+            Math.Round(other, 3)
+        );
     }
 
     // For each note the notes of the same line in earlier parts.
-    private static ILookup<string, string> Partners(IReadOnlyList<SharedLine> lines) => lines.Where(l => l.Relation != SharedLine.Return)
-        .SelectMany(l => Enumerable.Range(1, Math.Max(0, l.Notes.Count - 1)).SelectMany(k => Enumerable.Range(0, k).SelectMany(j => l.Notes[k].Select((n, i) => (n.Id, By: l.Notes[j][i].Id)))))
-        .ToLookup(x => x.Id, x => x.By);
+    private static ILookup<string, string> Partners(IReadOnlyList<SharedLine> lines) =>
+        lines
+            .Where(l => l.Relation != SharedLine.Return)
+            .SelectMany(l =>
+                Enumerable
+                    .Range(1, Math.Max(0, l.Notes.Count - 1))
+                    .SelectMany(k => Enumerable.Range(0, k).SelectMany(j => l.Notes[k].Select((n, i) => (n.Id, By: l.Notes[j][i].Id))))
+            )
+            .ToLookup(x => x.Id, x => x.By);
 }

@@ -7,7 +7,14 @@ namespace MellowStand.Core.Unify.Bows;
 /// <param name="Marked">True where a player would not bow so without a sign.</param>
 /// <param name="Costs">What is not ideal about it, by name; empty where all is well.</param>
 /// <param name="OtherCost">What the whole passage would cost more if this stroke went the other way.</param>
-public sealed record BowChoice(Stroke Stroke, BowDirection Direction, string Join, bool Marked, IReadOnlyList<BowCost> Costs, double OtherCost);
+public sealed record BowChoice(
+    Stroke Stroke,
+    BowDirection Direction,
+    string Join,
+    bool Marked,
+    IReadOnlyList<BowCost> Costs,
+    double OtherCost
+);
 
 /// <summary>The bowing of a part.</summary>
 /// <param name="Part">The part's id.</param>

@@ -13,7 +13,8 @@ namespace MellowStand.Core.Unify.Bows;
 public sealed record BowSpend(BowChoice Choice, double Share, double From, double To, string? Trouble, string Advice);
 
 /// <summary>Where the bow runs out or piles up.</summary>
-/// <remarks>Three beats of bow out and one back: save on the long note, stay in the lower half, or come back lighter and quicker. Seconds of a whole bow by level:
+/// <remarks>Three beats of bow out and one back: save on the long note, stay in the lower half, or come back lighter and quicker. Seconds
+/// of a whole bow by level:
 /// <see cref="BowLength"/>. Common practice, no published source.</remarks>
 public static class BowSpending
 {
@@ -30,7 +31,8 @@ public static class BowSpending
             var choice = plan.Choices[i];
             var down = choice.Direction == BowDirection.Down;
             // In a rest the bow is set anew where the stroke needs it.
-            if (i == 0 || choice.Join == "retake" || choice.Stroke.FollowsRest) place = down ? 0 : Math.Min(1, Math.Max(0.5, Share(choice, house)));
+            if (i == 0 || choice.Join == "retake" || choice.Stroke.FollowsRest)
+                place = down ? 0 : Math.Min(1, Math.Max(0.5, Share(choice, house)));
             var share = Share(choice, house);
             var room = down ? 1 - place : place;
             var to = down ? Math.Min(1, place + share) : Math.Max(0, place - share);
@@ -46,12 +48,21 @@ public static class BowSpending
 
     private static (string? Trouble, string Advice) Judge(List<BowSpend> before, BowChoice choice, double share, double room)
     {
-        if (share <= room + Enough) return (null, "");
-        if (share > 1 + Enough) return ("runs-out", "Longer than a whole bow: save from the first note on, or change inside it.");
+        if (share <= room + Enough)
+            return (null, "");
+        if (share > 1 + Enough)
+            return ("runs-out", "Longer than a whole bow: save from the first note on, or change inside it.");
         var spent = before.LastOrDefault(s => s.Choice.Direction == choice.Direction && s.Share > Enough);
         var at = choice.Direction == BowDirection.Down ? "tip" : "frog";
         if (spent is not null && before.Count > 0 && before[^1].Share < spent.Share / 2 && room < 1 - Crowded)
-            return ("piles-up", $"The bow is stuck at the {at}: the notes between go back too little. Return lighter and with more bow, or hook.");
-        return ("runs-out", $"Only {room:P0} of the bow is left toward the {at}. Save on the long note before it and stay in the {(choice.Direction == BowDirection.Down ? "lower" : "upper")} half.");
+            return (
+                "piles-up",
+                $"The bow is stuck at the {at}: the notes between go back too little. Return lighter and with more bow, or hook."
+            );
+        return (
+            "runs-out",
+            $"Only {room:P0} of the bow is left toward the {at}. Save on the long note before it and stay in the "
+                + $"{(choice.Direction == BowDirection.Down ? "lower" : "upper")} half."
+        );
     }
 }

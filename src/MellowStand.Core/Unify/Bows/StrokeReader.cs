@@ -12,7 +12,8 @@ public static class StrokeReader
     public static IReadOnlyList<Stroke> Of(UnifyContext context, Part part, Func<int, double> quarterBpm)
     {
         var voice = LineFinder.VoicesOf(part).MaxBy(v => v.Notes.Count);
-        if (voice is null) return [];
+        if (voice is null)
+            return [];
         var plucked = Plucked(part);
         var strokes = new List<Stroke>();
         Fraction? before = null;
@@ -21,7 +22,15 @@ public static class StrokeReader
             var perQuarter = 60 / quarterBpm(notes[0].MeasureIndex);
             var end = notes[^1].Onset + notes[^1].SoundingDuration;
             var rest = before is { } b ? Math.Max(0, (notes[0].Onset - b).Value * perQuarter) : double.PositiveInfinity;
-            strokes.Add(new Stroke(notes, (end - notes[0].Onset).Value * perQuarter, context.LevelsOf(part).At(notes[0].Onset)?.Level ?? DynamicLevels.Default, rest, Printed(notes[0])));
+            strokes.Add(
+                new Stroke(
+                    notes,
+                    (end - notes[0].Onset).Value * perQuarter,
+                    context.LevelsOf(part).At(notes[0].Onset)?.Level ?? DynamicLevels.Default,
+                    rest,
+                    Printed(notes[0])
+                )
+            );
             before = end;
         }
 
@@ -35,22 +44,32 @@ public static class StrokeReader
         for (var i = 0; i < voice.Notes.Count;)
         {
             var group = new List<Note> { voice.Notes[i] };
-            while (next < slurs.Count && slurs[next].From.Onset < voice.Notes[i].Onset) next++;
+            while (next < slurs.Count && slurs[next].From.Onset < voice.Notes[i].Onset)
+                next++;
             // A slur that begins inside another one belongs to its stroke.
             var end = next < slurs.Count && slurs[next].From.Onset == voice.Notes[i].Onset ? slurs[next].To.Onset : voice.Notes[i].Onset;
-            for (var s = next; s < slurs.Count && slurs[s].From.Onset < end; s++) end = slurs[s].To.Onset > end ? slurs[s].To.Onset : end;
-            for (i++; i < voice.Notes.Count && voice.Notes[i].Onset <= end; i++) group.Add(voice.Notes[i]);
+            for (var s = next; s < slurs.Count && slurs[s].From.Onset < end; s++)
+                end = slurs[s].To.Onset > end ? slurs[s].To.Onset : end;
+            for (i++; i < voice.Notes.Count && voice.Notes[i].Onset <= end; i++)
+                group.Add(voice.Notes[i]);
             yield return group;
         }
     }
 
-    private static BowDirection? Printed(Note note) => note.Has("down-bow") ? BowDirection.Down : note.Has("up-bow") ? BowDirection.Up : null;
+    private static BowDirection? Printed(Note note) =>
+        note.Has("down-bow") ? BowDirection.Down
+        : note.Has("up-bow") ? BowDirection.Up
+        : null;
 
     // From "pizz." to "arco" nothing is bowed.
     private static Func<Fraction, bool> Plucked(Part part)
     {
-        var signs = part.Directions.Where(d => d.Kind == DirectionKind.Words).Select(d => (d.Onset, Text: d.Text.ToLowerInvariant()))
-            .Where(d => d.Text.Contains("pizz", StringComparison.Ordinal) || d.Text.Contains("arco", StringComparison.Ordinal)).OrderBy(d => d.Onset).ToList();
+        var signs = part
+            .Directions.Where(d => d.Kind == DirectionKind.Words)
+            .Select(d => (d.Onset, Text: d.Text.ToLowerInvariant()))
+            .Where(d => d.Text.Contains("pizz", StringComparison.Ordinal) || d.Text.Contains("arco", StringComparison.Ordinal))
+            .OrderBy(d => d.Onset)
+            .ToList();
         return onset => signs.LastOrDefault(s => s.Onset <= onset).Text?.Contains("pizz", StringComparison.Ordinal) ?? false;
     }
 }

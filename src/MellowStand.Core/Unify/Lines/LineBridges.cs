@@ -3,8 +3,10 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Carries a shared line over single notes that differ, and out to the ends of its phrase.</summary>
-/// <remarks>A misprint must not break the line that makes it visible. Between two joined places notes at the same moments are joined when at most two of them differ; at an end the
-/// walk goes on over one different note when two equal ones follow, or when the phrase ends there and the note is a step away. Our own method.</remarks>
+/// <remarks>A misprint must not break the line that makes it visible. Between two joined places notes at the same moments are joined when
+/// at most two of them differ; at an end the
+/// walk goes on over one different note when two equal ones follow, or when the phrase ends there and the note is a step away. Our own
+/// method.</remarks>
 internal static class LineBridges
 {
     private const int MostBetween = 8;
@@ -23,14 +25,16 @@ internal static class LineBridges
             var onsets = joined.Order().ToList();
             var add = new List<Fraction>();
             var runs = Runs(onsets, pair).ToList();
-            for (var i = 0; i + 1 < runs.Count; i++) add.AddRange(pair.Between(runs[i].Last, runs[i + 1].First, runs[i].Count + runs[i + 1].Count));
+            for (var i = 0; i + 1 < runs.Count; i++)
+                add.AddRange(pair.Between(runs[i].Last, runs[i + 1].First, runs[i].Count + runs[i + 1].Count));
             foreach (var run in runs)
             {
                 add.AddRange(pair.Walk(run.First, -1, run.Count));
                 add.AddRange(pair.Walk(run.Last, 1, run.Count));
             }
 
-            foreach (var onset in add) partners.Join(onset, a, b);
+            foreach (var onset in add)
+                partners.Join(onset, a, b);
         }
     }
 
@@ -40,7 +44,8 @@ internal static class LineBridges
         var start = 0;
         for (var i = 1; i <= onsets.Count; i++)
         {
-            if (i < onsets.Count && pair.AreNeighbours(onsets[i - 1], onsets[i])) continue;
+            if (i < onsets.Count && pair.AreNeighbours(onsets[i - 1], onsets[i]))
+                continue;
             yield return (onsets[start], onsets[i - 1], i - start);
             start = i;
         }
@@ -57,11 +62,14 @@ internal static class LineBridges
         {
             var (ai, bi) = (_inA[from], _inB[from]);
             var count = _inA[to] - ai - 1;
-            if (count is 0 or > MostBetween || _inB[to] - bi - 1 != count || to - from > LongestGap) return [];
+            if (count is 0 or > MostBetween || _inB[to] - bi - 1 != count || to - from > LongestGap)
+                return [];
             var places = Enumerable.Range(1, count).ToList();
-            if (places.Any(k => a[ai + k].Onset != b[bi + k].Onset)) return [];
+            if (places.Any(k => a[ai + k].Onset != b[bi + k].Onset))
+                return [];
             // Two voices of one harmony meet for a while too: short lines are bridged over a neighbouring note only.
-            if (around < SureRun && places.Any(k => !Same(a[ai + k], b[bi + k]) && !IsStepAway(a[ai + k], b[bi + k]))) return [];
+            if (around < SureRun && places.Any(k => !Same(a[ai + k], b[bi + k]) && !IsStepAway(a[ai + k], b[bi + k])))
+                return [];
             var different = places.Count(k => !Same(a[ai + k], b[bi + k]));
             return different <= MostDifferent && different * 2 <= count + 1 ? places.Select(k => a[ai + k].Onset) : [];
         }
@@ -73,25 +81,33 @@ internal static class LineBridges
             var pending = new List<Fraction>();
             var (i, k, equal) = (_inA[from] + direction, _inB[from] + direction, 0);
             var odd = false;
-            for (; i >= 0 && i < a.Count && k >= 0 && k < b.Count && a[i].Onset == b[k].Onset && Touches(i - direction, i) && found.Count < 16; i += direction, k += direction)
+            for (
+                ;
+                i >= 0 && i < a.Count && k >= 0 && k < b.Count && a[i].Onset == b[k].Onset && Touches(i - direction, i) && found.Count < 16;
+                i += direction, k += direction
+            )
             {
                 pending.Add(a[i].Onset);
                 if (Same(a[i], b[k]))
                 {
-                    if (++equal < LeastAfter && odd) continue;
+                    if (++equal < LeastAfter && odd)
+                        continue;
                     found.AddRange(pending);
                     pending.Clear();
                     odd = false;
                     continue;
                 }
 
-                if (odd || run < LeastRun - 1 || (run < SureRun && !IsStepAway(a[i], b[k]))) return found;
+                if (odd || run < LeastRun - 1 || (run < SureRun && !IsStepAway(a[i], b[k])))
+                    return found;
                 (odd, equal) = (true, 0);
-                if (run >= LeastRun && EndsPhrase(i, k, direction) && IsStepAway(a[i], b[k])) found.AddRange(pending);
+                if (run >= LeastRun && EndsPhrase(i, k, direction) && IsStepAway(a[i], b[k]))
+                    found.AddRange(pending);
             }
 
             // One equal note that ends the phrase after the odd one is enough.
-            if (odd && equal >= 1 && run >= LeastRun) found.AddRange(pending);
+            if (odd && equal >= 1 && run >= LeastRun)
+                found.AddRange(pending);
             return found;
         }
 
@@ -100,8 +116,11 @@ internal static class LineBridges
         private static bool Ends(IReadOnlyList<Note> notes, int i, int direction)
         {
             var next = i + direction;
-            if (next < 0 || next >= notes.Count) return true;
-            return direction > 0 ? notes[next].Onset > notes[i].Onset + notes[i].SoundingDuration : notes[i].Onset > notes[next].Onset + notes[next].SoundingDuration;
+            if (next < 0 || next >= notes.Count)
+                return true;
+            return direction > 0
+                ? notes[next].Onset > notes[i].Onset + notes[i].SoundingDuration
+                : notes[i].Onset > notes[next].Onset + notes[next].SoundingDuration;
         }
 
         private bool Touches(int inner, int outer)
@@ -118,6 +137,7 @@ internal static class LineBridges
             return Math.Min(distance, 12 - distance) <= 2 && x.SoundingDuration == y.SoundingDuration;
         }
 
-        private static Dictionary<Fraction, int> Index(IReadOnlyList<Note> notes) => notes.Select((n, i) => (n.Onset, i)).ToDictionary(x => x.Onset, x => x.i);
+        private static Dictionary<Fraction, int> Index(IReadOnlyList<Note> notes) =>
+            notes.Select((n, i) => (n.Onset, i)).ToDictionary(x => x.Onset, x => x.i);
     }
 }

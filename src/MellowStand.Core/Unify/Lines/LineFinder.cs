@@ -25,12 +25,18 @@ public static class LineFinder
     }
 
     /// <summary>The voices of a part that have a line of their own.</summary>
-    public static IEnumerable<VoiceLine> VoicesOf(Part part) => part.Notes
-        .Where(n => n.Kind == NoteKind.Pitched && !n.IsGrace && !n.IsCue && !n.IsTieContinuation && n.TopSounding is not null)
-        .GroupBy(n => (n.Staff, n.Voice))
-        .Select(g => new VoiceLine(part, g.Key.Voice, [.. g.DistinctBy(n => n.Onset)]));
+    public static IEnumerable<VoiceLine> VoicesOf(Part part) =>
+        part
+            .Notes.Where(n => n.Kind == NoteKind.Pitched && !n.IsGrace && !n.IsCue && !n.IsTieContinuation && n.TopSounding is not null)
+            .GroupBy(n => (n.Staff, n.Voice))
+            .Select(g => new VoiceLine(part, g.Key.Voice, [.. g.DistinctBy(n => n.Onset)]));
 
-    private static void Hash(List<VoiceLine> voices, UnionByOnset partners, Func<IReadOnlyList<Note>, IEnumerable<(int Start, int Size)>> windows, int leastDistinct)
+    private static void Hash(
+        List<VoiceLine> voices,
+        UnionByOnset partners,
+        Func<IReadOnlyList<Note>, IEnumerable<(int Start, int Size)>> windows,
+        int leastDistinct
+    )
     {
         var table = new Dictionary<WindowKey, int>();
         for (var v = 0; v < voices.Count; v++)
@@ -38,10 +44,13 @@ public static class LineFinder
             var notes = voices[v].Notes;
             foreach (var (start, size) in windows(notes))
             {
-                if (WindowKey.Of(notes, start, size, leastDistinct) is not { } key || table.TryAdd(key, v)) continue;
+                if (WindowKey.Of(notes, start, size, leastDistinct) is not { } key || table.TryAdd(key, v))
+                    continue;
                 // Two hands of one player are no doubling.
-                if (voices[table[key]].Part == voices[v].Part) continue;
-                for (var k = 0; k < size; k++) partners.Join(notes[start + k].Onset, table[key], v);
+                if (voices[table[key]].Part == voices[v].Part)
+                    continue;
+                for (var k = 0; k < size; k++)
+                    partners.Join(notes[start + k].Onset, table[key], v);
             }
         }
     }
@@ -52,8 +61,10 @@ public static class LineFinder
         var start = 0;
         for (var i = 1; i <= notes.Count; i++)
         {
-            if (i < notes.Count && notes[i].Onset == notes[i - 1].Onset + notes[i - 1].SoundingDuration) continue;
-            if (i - start is > 1 and < ShortWindow) yield return (start, i - start);
+            if (i < notes.Count && notes[i].Onset == notes[i - 1].Onset + notes[i - 1].SoundingDuration)
+                continue;
+            if (i - start is > 1 and < ShortWindow)
+                yield return (start, i - start);
             start = i;
         }
     }
@@ -76,8 +87,10 @@ public static class LineFinder
                     current = leads ? group : null;
                 }
 
-                if (current is null) continue;
-                foreach (var member in current) (rows[member] ??= []).Add(partners.NoteAt(voices, member, note.Onset));
+                if (current is null)
+                    continue;
+                foreach (var member in current)
+                    (rows[member] ??= []).Add(partners.NoteAt(voices, member, note.Onset));
             }
 
             Close(lines, voices, current, rows);
@@ -88,7 +101,8 @@ public static class LineFinder
 
     private static void Close(List<SharedLine> lines, List<VoiceLine> voices, List<int>? current, List<Note>[] rows)
     {
-        if (current is not null) lines.Add(new SharedLine([.. current.Select(i => voices[i])], [.. current.Select(i => rows[i].ToList())]));
+        if (current is not null)
+            lines.Add(new SharedLine([.. current.Select(i => voices[i])], [.. current.Select(i => rows[i].ToList())]));
         Array.Clear(rows);
     }
 
@@ -107,7 +121,8 @@ public static class LineFinder
                 code = unchecked((code * 1_000_003) + pitchClass + (31L * note.Onset.GetHashCode()));
             }
 
-            if (int.PopCount(seen) < leastDistinct) return null;
+            if (int.PopCount(seen) < leastDistinct)
+                return null;
             return new WindowKey(notes[start].Onset, notes[start + size - 1].Onset, code);
         }
     }

@@ -1,7 +1,8 @@
 namespace MellowStand.Core.Unify;
 
 /// <summary>A voice that plays the same again: same keys, same rhythm, four measures or more.</summary>
-/// <remarks>Each measure meets its last likeness in a table. Parts that double one another return together and are told once, by the first. Our own method.</remarks>
+/// <remarks>Each measure meets its last likeness in a table. Parts that double one another return together and are told once, by the
+/// first. Our own method.</remarks>
 internal static class ReturnLines
 {
     private const int LeastMeasures = 4;
@@ -14,8 +15,14 @@ internal static class ReturnLines
         {
             foreach (var (from, to, distance) in Runs(voice, measures))
             {
-                var content = string.Join('|', Enumerable.Range(from, to - from + 1).Select(m => string.Join(' ', voice.In(m).Select(n => $"{n.Offset}:{n.TopSounding!.Value % 12}"))));
-                if (told.Add($"{from} {distance} {content}") && Line(voice, from, to, distance) is { } line) yield return line;
+                var content = string.Join(
+                    '|',
+                    Enumerable
+                        .Range(from, to - from + 1)
+                        .Select(m => string.Join(' ', voice.In(m).Select(n => $"{n.Offset}:{n.TopSounding!.Value % 12}")))
+                );
+                if (told.Add($"{from} {distance} {content}") && Line(voice, from, to, distance) is { } line)
+                    yield return line;
             }
         }
     }
@@ -27,14 +34,23 @@ internal static class ReturnLines
         var (from, distance) = (0, 0);
         for (var m = 0; m <= measures; m++)
         {
-            var now = m < measures && voice.RhythmOf(m).Length > 0 ? last.TryGetValue((voice.RhythmOf(m), voice.KeysOf(m)), out var before) ? m - before : 0 : m < measures && distance > 0 ? distance : 0;
+            var now =
+                m < measures && voice.RhythmOf(m).Length > 0
+                    ? last.TryGetValue((voice.RhythmOf(m), voice.KeysOf(m)), out var before)
+                        ? m - before
+                        : 0
+                    : m < measures && distance > 0
+                        ? distance
+                        : 0;
             if (now != distance)
             {
-                if (distance > 0 && m - from >= LeastMeasures && m - from <= distance) yield return (from, m - 1, distance);
+                if (distance > 0 && m - from >= LeastMeasures && m - from <= distance)
+                    yield return (from, m - 1, distance);
                 (from, distance) = (m, now);
             }
 
-            if (m < measures && voice.RhythmOf(m).Length > 0) last[(voice.RhythmOf(m), voice.KeysOf(m))] = m;
+            if (m < measures && voice.RhythmOf(m).Length > 0)
+                last[(voice.RhythmOf(m), voice.KeysOf(m))] = m;
         }
     }
 
@@ -42,6 +58,8 @@ internal static class ReturnLines
     {
         var again = Enumerable.Range(from, to - from + 1).SelectMany(voice.In).ToList();
         var before = Enumerable.Range(from - distance, to - from + 1).SelectMany(voice.In).ToList();
-        return again.Count < LeastNotes || again.Count != before.Count ? null : new SharedLine([voice.Line, voice.Line], [before, again], SharedLine.Return);
+        return again.Count < LeastNotes || again.Count != before.Count
+            ? null
+            : new SharedLine([voice.Line, voice.Line], [before, again], SharedLine.Return);
     }
 }

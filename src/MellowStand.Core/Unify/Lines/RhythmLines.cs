@@ -3,7 +3,8 @@ using MellowStand.Core.Instruments;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Parts of a family that strike together with other notes, for two measures or more.</summary>
-/// <remarks>Measures are grouped by their rhythm in a table, never compared pair by pair; three strokes make a rhythm. Parts that sound the same notes count once, by the
+/// <remarks>Measures are grouped by their rhythm in a table, never compared pair by pair; three strokes make a rhythm. Parts that sound
+/// the same notes count once, by the
 /// first of them. Our own method.</remarks>
 internal static class RhythmLines
 {
@@ -16,22 +17,35 @@ internal static class RhythmLines
         var open = new Dictionary<string, (List<VoiceMeasures> Group, int From)>();
         for (var m = 0; m <= measures; m++)
         {
-            var now = m < measures ? Groups(voices, m, family).ToDictionary(g => string.Join(' ', g.Select(v => $"{v.Line.Part.Id}/{v.Line.Voice}"))) : [];
+            var now =
+                m < measures
+                    ? Groups(voices, m, family).ToDictionary(g => string.Join(' ', g.Select(v => $"{v.Line.Part.Id}/{v.Line.Voice}")))
+                    : [];
             foreach (var (key, (group, from)) in open.Where(o => !now.ContainsKey(o.Key)).ToList())
             {
                 open.Remove(key);
-                if (m - from >= LeastMeasures && Line(group, from, m - 1) is { } line) yield return line;
+                if (m - from >= LeastMeasures && Line(group, from, m - 1) is { } line)
+                    yield return line;
             }
 
-            foreach (var (key, group) in now) open.TryAdd(key, (group, m));
+            foreach (var (key, group) in now)
+                open.TryAdd(key, (group, m));
         }
     }
 
-    private static IEnumerable<List<VoiceMeasures>> Groups(IReadOnlyList<VoiceMeasures> voices, int measure, Func<VoiceLine, Family> family) =>
-        voices.Where(v => v.In(measure).Skip(LeastStrokes - 1).Any()).GroupBy(v => (family(v.Line), v.RhythmOf(measure)))
-            .Select(g => g.DistinctBy(v => PitchClasses(v, measure)).ToList()).Where(g => g.Select(v => v.Line.Part).Distinct().Count() > 1);
+    private static IEnumerable<List<VoiceMeasures>> Groups(
+        IReadOnlyList<VoiceMeasures> voices,
+        int measure,
+        Func<VoiceLine, Family> family
+    ) =>
+        voices
+            .Where(v => v.In(measure).Skip(LeastStrokes - 1).Any())
+            .GroupBy(v => (family(v.Line), v.RhythmOf(measure)))
+            .Select(g => g.DistinctBy(v => PitchClasses(v, measure)).ToList())
+            .Where(g => g.Select(v => v.Line.Part).Distinct().Count() > 1);
 
-    private static string PitchClasses(VoiceMeasures voice, int measure) => string.Join(' ', voice.In(measure).Select(n => n.TopSounding!.Value % 12));
+    private static string PitchClasses(VoiceMeasures voice, int measure) =>
+        string.Join(' ', voice.In(measure).Select(n => n.TopSounding!.Value % 12));
 
     private static SharedLine? Line(List<VoiceMeasures> group, int from, int to)
     {

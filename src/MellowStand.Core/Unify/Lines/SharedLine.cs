@@ -21,7 +21,14 @@ public sealed record SharedLine(IReadOnlyList<VoiceLine> Voices, IReadOnlyList<I
     public const string Return = "return";
 
     /// <summary><c>unison</c> when all sound the same keys, <c>octave</c>, <c>same-rhythm</c> or <c>return</c>.</summary>
-    public string Relation => _relation ??= Kind ?? (Notes.All(row => row.Zip(Notes[0]).Count(p => p.First.TopSounding == p.Second.TopSounding) * 2 > row.Count) ? "unison" : "octave");
+    public string Relation =>
+        _relation ??=
+            Kind
+            ?? (
+                Notes.All(row => row.Zip(Notes[0]).Count(p => p.First.TopSounding == p.Second.TopSounding) * 2 > row.Count)
+                    ? "unison"
+                    : "octave"
+            );
 
     private string? _relation;
 

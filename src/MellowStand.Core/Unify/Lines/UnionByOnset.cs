@@ -15,23 +15,28 @@ internal sealed class UnionByOnset
 
     public void Join(Fraction onset, int a, int b)
     {
-        if (!_pairs.TryGetValue(onset, out var list)) _pairs[onset] = list = [];
-        if (list.Contains((a, b))) return;
+        if (!_pairs.TryGetValue(onset, out var list))
+            _pairs[onset] = list = [];
+        if (list.Contains((a, b)))
+            return;
         list.Add((a, b));
-        if (!_byPair.TryGetValue((a, b), out var onsets)) _byPair[(a, b)] = onsets = [];
+        if (!_byPair.TryGetValue((a, b), out var onsets))
+            _byPair[(a, b)] = onsets = [];
         onsets.Add(onset);
     }
 
     /// <summary>The voices together with one voice at an onset, in order; the voice alone when it has no partner.</summary>
     public List<int> GroupOf(Fraction onset, int voice)
     {
-        if (!_groups.TryGetValue(onset, out var groups)) _groups[onset] = groups = Build(onset);
+        if (!_groups.TryGetValue(onset, out var groups))
+            _groups[onset] = groups = Build(onset);
         return groups.TryGetValue(voice, out var group) ? group : [voice];
     }
 
     public Note NoteAt(List<VoiceLine> voices, int voice, Fraction onset)
     {
-        if (!_notes.TryGetValue(voice, out var index)) _notes[voice] = index = voices[voice].Notes.ToDictionary(n => n.Onset);
+        if (!_notes.TryGetValue(voice, out var index))
+            _notes[voice] = index = voices[voice].Notes.ToDictionary(n => n.Onset);
         return index[onset];
     }
 
@@ -42,9 +47,11 @@ internal sealed class UnionByOnset
         {
             var left = groups.GetValueOrDefault(a) ?? [a];
             var right = groups.GetValueOrDefault(b) ?? [b];
-            if (ReferenceEquals(left, right)) continue;
+            if (ReferenceEquals(left, right))
+                continue;
             var joined = left.Union(right).Order().ToList();
-            foreach (var voice in joined) groups[voice] = joined;
+            foreach (var voice in joined)
+                groups[voice] = joined;
         }
 
         return groups;

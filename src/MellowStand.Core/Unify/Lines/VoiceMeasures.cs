@@ -16,7 +16,8 @@ internal sealed class VoiceMeasures(VoiceLine line, int count)
     public IEnumerable<Note> In(int measure) => _notes[measure];
 
     /// <summary>When the notes of a measure strike and how long they sound.</summary>
-    public string RhythmOf(int measure) => _rhythm[measure] ??= string.Join(' ', _notes[measure].Select(n => $"{n.Offset}:{n.SoundingDuration}"));
+    public string RhythmOf(int measure) =>
+        _rhythm[measure] ??= string.Join(' ', _notes[measure].Select(n => $"{n.Offset}:{n.SoundingDuration}"));
 
     /// <summary>The sounding keys of a measure.</summary>
     public string KeysOf(int measure) => _keys[measure] ??= string.Join(' ', _notes[measure].Select(n => n.TopSounding));

@@ -29,10 +29,13 @@ public sealed class CarriedAccidental : IStudyRule
                 continue;
             }
 
-            if (pitch.Alter == measure.Key.AlterOf(pitch.Step)) continue;
+            if (pitch.Alter == measure.Key.AlterOf(pitch.Step))
+                continue;
             var overBar = head.TiedFrom is { } from && from.Owner.MeasureIndex < measure.Index;
-            if (!overBar && (head.TiedFrom is not null || !signed.ContainsKey(place))) continue;
-            if (!carried.TryGetValue(place, out var list)) carried[place] = list = [];
+            if (!overBar && (head.TiedFrom is not null || !signed.ContainsKey(place)))
+                continue;
+            if (!carried.TryGetValue(place, out var list))
+                carried[place] = list = [];
             list.Add(head);
         }
 
@@ -44,16 +47,28 @@ public sealed class CarriedAccidental : IStudyRule
         var name = SignedName(heads[0].Written!.Value);
         var why = sign is null
             ? $"The tie carries the sign of {name} over the bar line, and nothing is printed in measure {context.Label(measure)}."
-            : $"The sign at beat {context.Beat(sign.Owner)} holds to the bar line, so {(heads.Count == 1 ? "this note is" : $"these {heads.Count} notes are")} {name} too, with nothing printed.";
-        return new Finding(Name, [part.Id], measure, measure, [.. heads.Select(h => h.Id)],
-            IsRepeat(part, sign, heads) ? Severity.Note : Severity.Warn, $"{name} still", why);
+            : $"The sign at beat {context.Beat(sign.Owner)} holds to the bar line, so "
+                + $"{(heads.Count == 1 ? "this note is" : $"these {heads.Count} notes are")} {name} too, with nothing printed.";
+        return new Finding(
+            Name,
+            [part.Id],
+            measure,
+            measure,
+            [.. heads.Select(h => h.Id)],
+            IsRepeat(part, sign, heads) ? Severity.Note : Severity.Warn,
+            $"{name} still",
+            why
+        );
     }
 
     // The same note struck again at once is seldom missed.
     private static bool IsRepeat(Part part, NoteHead? sign, List<NoteHead> heads)
     {
-        if (sign is null) return false;
-        var notes = part.Measures[sign.Owner.MeasureIndex].Notes.Where(n => n.Staff == sign.Owner.Staff && n.Voice == sign.Owner.Voice).ToList();
+        if (sign is null)
+            return false;
+        var notes = part.Measures[sign.Owner.MeasureIndex]
+            .Notes.Where(n => n.Staff == sign.Owner.Staff && n.Voice == sign.Owner.Voice)
+            .ToList();
         var last = notes.IndexOf(heads[^1].Owner);
         var first = notes.IndexOf(sign.Owner);
         return first >= 0 && last > first && notes.Skip(first).Take(last - first + 1).All(n => n.Heads.Any(h => h.Written == sign.Written));

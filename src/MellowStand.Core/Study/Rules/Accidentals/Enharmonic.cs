@@ -20,6 +20,13 @@ public sealed class Enharmonic : IStudyRule
         where head.Written is { } p && head.TiedFrom is null && (Stoppers.Contains(p.Name) || Math.Abs(p.Alter) == 2)
         group note by head.Written!.Value with { Octave = 4 } into places
         let other = Spelling.Enharmonic(places.Key)
-        select Finding.At(Name, part, [.. places], Severity.Note, $"{places.Key.Name} is {other}",
-            $"{places.Key.Name} is played as {other}{(places.Count() > 1 ? $", {places.Count()} times from measure {context.Label(places.First().MeasureIndex)} on" : "")}: write the easier name in.");
+        let again = places.Count() > 1 ? $", {places.Count()} times from measure {context.Label(places.First().MeasureIndex)} on" : ""
+        select Finding.At(
+            Name,
+            part,
+            [.. places],
+            Severity.Note,
+            $"{places.Key.Name} is {other}",
+            $"{places.Key.Name} is played as {other}{again}: write the easier name in."
+        );
 }

@@ -18,18 +18,33 @@ public sealed class HiddenKey : IStudyRule
     {
         foreach (var (from, to, key) in Joined(context, part))
         {
-            if (to - from + 1 < LeastMeasures || FirstOfPiece(context, part, from, to)) continue;
+            if (to - from + 1 < LeastMeasures || FirstOfPiece(context, part, from, to))
+                continue;
             var printed = part.Measures[from].Key;
             var moved = new KeySignature(key.FifthsNear(Sounding(part, printed)) + WrittenShift(part, printed));
             var altered = Enum.GetValues<Step>().Where(s => moved.AlterOf(s) != printed.AlterOf(s)).ToList();
             var notes = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && !n.IsTieContinuation).ToList();
-            var hits = notes.Where(n => n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == moved.AlterOf(p.Step))).ToList();
-            var misses = notes.Count(n => n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == printed.AlterOf(p.Step)));
-            if (hits.Count < 2 || hits.Count < LeastShare * (hits.Count + misses)) continue;
+            var hits = notes
+                .Where(n => n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == moved.AlterOf(p.Step)))
+                .ToList();
+            var misses = notes.Count(n =>
+                n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == printed.AlterOf(p.Step))
+            );
+            if (hits.Count < 2 || hits.Count < LeastShare * (hits.Count + misses))
+                continue;
             var mode = moved with { Mode = key.IsMinor ? "minor" : "major" };
             var names = string.Join(", ", Order(moved, altered).Select(s => Signed(s, moved.AlterOf(s))));
-            yield return new Finding(Name, [part.Id], from, to, [.. hits.Select(n => n.Id)], Severity.Warn, $"Hidden key: {mode.Name}",
-                $"From measure {context.Label(from)} to {context.Label(to)} the music is in {mode.Name} with no new signature: {names}{(altered.Count == 1 ? " throughout" : "")}. {Return(context, to)}");
+            yield return new Finding(
+                Name,
+                [part.Id],
+                from,
+                to,
+                [.. hits.Select(n => n.Id)],
+                Severity.Warn,
+                $"Hidden key: {mode.Name}",
+                $"From measure {context.Label(from)} to {context.Label(to)} the music is in {mode.Name} with no new signature: "
+                    + $"{names}{(altered.Count == 1 ? " throughout" : "")}. {Return(context, to)}"
+            );
         }
     }
 
@@ -42,18 +57,26 @@ public sealed class HiddenKey : IStudyRule
             foreach (var (from, to) in BySignature(part, stretch))
             {
                 var hidden = stretch.FifthsNear(Sounding(part, part.Measures[from].Key)) != Sounding(part, part.Measures[from].Key);
-                if (open is { } o && hidden && o.Key.RelativeMajor == stretch.RelativeMajor && o.To + 1 == from && part.Measures[o.From].Key == part.Measures[from].Key)
+                if (
+                    open is { } o
+                    && hidden
+                    && o.Key.RelativeMajor == stretch.RelativeMajor
+                    && o.To + 1 == from
+                    && part.Measures[o.From].Key == part.Measures[from].Key
+                )
                 {
                     open = (o.From, to, to - from > o.To - o.From ? stretch : o.Key);
                     continue;
                 }
 
-                if (open is { } done) yield return done;
+                if (open is { } done)
+                    yield return done;
                 open = hidden ? (from, to, stretch) : null;
             }
         }
 
-        if (open is { } last) yield return last;
+        if (open is { } last)
+            yield return last;
     }
 
     private static IEnumerable<(int From, int To)> BySignature(Part part, KeyStretch stretch)
@@ -61,7 +84,8 @@ public sealed class HiddenKey : IStudyRule
         var from = stretch.From;
         for (var m = stretch.From + 1; m <= stretch.To + 1; m++)
         {
-            if (m <= stretch.To && part.Measures[m].Key == part.Measures[from].Key) continue;
+            if (m <= stretch.To && part.Measures[m].Key == part.Measures[from].Key)
+                continue;
             yield return (from, m - 1);
             from = m;
         }
@@ -76,7 +100,8 @@ public sealed class HiddenKey : IStudyRule
     private static int Sounding(Part part, KeySignature written) =>
         written.Written(new Transposition(-part.Transposition.Diatonic, -part.Transposition.Chromatic, 0)).Fifths;
 
-    private static IEnumerable<Step> Order(KeySignature key, List<Step> altered) => key.AlteredSteps.Where(altered.Contains).Concat(altered.Where(s => !key.AlteredSteps.Contains(s)));
+    private static IEnumerable<Step> Order(KeySignature key, List<Step> altered) =>
+        key.AlteredSteps.Where(altered.Contains).Concat(altered.Where(s => !key.AlteredSteps.Contains(s)));
 
     private static string Signed(Step step, decimal alter) => step + (alter == 0 ? "♮" : Pitch.Sign(alter));
 

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>One mark that stands alone: a lone tenuto, a lone accent.</summary>
-/// <remarks>No other of its kind within eight measures, and the part has few of them at all. Common practice, no published source.</remarks>
+/// <remarks>No other of its kind within eight measures, and the part has few of them at all. Common practice, no published
+/// source.</remarks>
 public sealed class LoneMark : IStudyRule
 {
     private const int Window = 8;
@@ -18,9 +19,18 @@ public sealed class LoneMark : IStudyRule
         foreach (var name in ArticulationMarks.Names)
         {
             var marked = context.MelodyOf(part).Struck.Where(n => n.Has(name)).ToList();
-            if (marked.Count == 0 || marked.Count > MostInPart) continue;
+            if (marked.Count == 0 || marked.Count > MostInPart)
+                continue;
             foreach (var note in marked.Where(n => !marked.Any(m => m != n && Math.Abs(m.MeasureIndex - n.MeasureIndex) <= Window)))
-                yield return Finding.At(Name, part, [note], Severity.Warn, $"A lone {ArticulationMarks.Word(name)}", $"The {ArticulationMarks.Word(name)} at beat {context.Beat(note)} is the only one far and wide: it is meant for this note, and easily missed.");
+                yield return Finding.At(
+                    Name,
+                    part,
+                    [note],
+                    Severity.Warn,
+                    $"A lone {ArticulationMarks.Word(name)}",
+                    $"The {ArticulationMarks.Word(name)} at beat {context.Beat(note)} is the only one far and wide: it is meant "
+                        + $"for this note, and easily missed."
+                );
         }
     }
 }

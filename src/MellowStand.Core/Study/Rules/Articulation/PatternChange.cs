@@ -17,21 +17,34 @@ public sealed class PatternChange : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var measures = part.Measures.Select(m => (Index: m.Index, Content: new MeasureContent(m))).Where(m => m.Content.Sounding.Count >= LeastNotes).ToList();
+        var measures = part
+            .Measures.Select(m => (Index: m.Index, Content: new MeasureContent(m)))
+            .Where(m => m.Content.Sounding.Count >= LeastNotes)
+            .ToList();
         foreach (var same in measures.GroupBy(m => m.Content.Rhythm))
         {
             var row = same.ToList();
             for (var i = 1; i + 1 < row.Count; i++)
             {
                 var length = 1;
-                while (length < Longest && i + length + 1 < row.Count && row[i + length].Content.Marks == row[i].Content.Marks) length++;
+                while (length < Longest && i + length + 1 < row.Count && row[i + length].Content.Marks == row[i].Content.Marks)
+                    length++;
                 var (before, after) = (row[i - 1], row[i + length < row.Count ? i + length : i]);
-                if (row[i].Content.Marks == before.Content.Marks || before.Content.Marks != after.Content.Marks) continue;
+                if (row[i].Content.Marks == before.Content.Marks || before.Content.Marks != after.Content.Marks)
+                    continue;
                 var support = row.Count(r => r.Content.Marks == before.Content.Marks && Math.Abs(r.Index - row[i].Index) <= Near);
                 var odd = row.Skip(i).Take(length).ToList();
-                if (support < 3 || row[i].Index - before.Index > Near || after.Index - row[i].Index > Near) continue;
-                yield return Finding.At(Name, part, [.. odd.SelectMany(o => o.Content.Sounding)], support >= Sure ? Severity.Warn : Severity.Note, "The pattern changes",
-                    $"{support} measures around have the same rhythm with another articulation; {context.Measures(odd[0].Index, odd[^1].Index)} {(odd.Count == 1 ? "is" : "are")} different.");
+                if (support < 3 || row[i].Index - before.Index > Near || after.Index - row[i].Index > Near)
+                    continue;
+                yield return Finding.At(
+                    Name,
+                    part,
+                    [.. odd.SelectMany(o => o.Content.Sounding)],
+                    support >= Sure ? Severity.Warn : Severity.Note,
+                    "The pattern changes",
+                    $"{support} measures around have the same rhythm with another articulation; "
+                        + $"{context.Measures(odd[0].Index, odd[^1].Index)} {(odd.Count == 1 ? "is" : "are")} different."
+                );
                 i += length;
             }
         }

@@ -13,9 +13,27 @@ public sealed class SlurAcrossBeams : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var groups = Groups(part);
-        var crossing = part.Slurs.Where(s => groups.TryGetValue(s.From.Id, out var a) && groups.TryGetValue(s.To.Id, out var b) && a.Group != b.Group && (!a.IsFirst || !b.IsLast)).Select(s => s.From);
-        return Stretches.Of(crossing.OrderBy(n => n.Onset), 2).Select(s => Finding.At(Name, part, s, Severity.Note, s.Count == 1 ? "A slur crosses the beams" : $"{s.Count} slurs cross the beams",
-            $"The slur at beat {context.Beat(s[0])} of measure {context.Label(s[0].MeasureIndex)} does not begin and end with the beams: follow the slur, not the beam."));
+        var crossing = part
+            .Slurs.Where(s =>
+                groups.TryGetValue(s.From.Id, out var a)
+                && groups.TryGetValue(s.To.Id, out var b)
+                && a.Group != b.Group
+                && (!a.IsFirst || !b.IsLast)
+            )
+            .Select(s => s.From);
+        return Stretches
+            .Of(crossing.OrderBy(n => n.Onset), 2)
+            .Select(s =>
+                Finding.At(
+                    Name,
+                    part,
+                    s,
+                    Severity.Note,
+                    s.Count == 1 ? "A slur crosses the beams" : $"{s.Count} slurs cross the beams",
+                    $"The slur at beat {context.Beat(s[0])} of measure {context.Label(s[0].MeasureIndex)} does not begin and "
+                        + $"end with the beams: follow the slur, not the beam."
+                )
+            );
     }
 
     private static Dictionary<string, (int Group, bool IsFirst, bool IsLast)> Groups(Part part)
@@ -24,7 +42,8 @@ public sealed class SlurAcrossBeams : IStudyRule
         var number = 0;
         foreach (var note in part.Notes.Where(n => n.Beam is not null && !n.IsGrace))
         {
-            if (note.Beam == "begin") number++;
+            if (note.Beam == "begin")
+                number++;
             groups[note.Id] = (number, note.Beam == "begin", note.Beam == "end");
         }
 

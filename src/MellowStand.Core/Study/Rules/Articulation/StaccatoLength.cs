@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>How long a staccato note sounds at the tempo, and what unmarked notes mean.</summary>
-/// <remarks>Staccato means separated, never pecked: about half the value sounding, lighter in quick music; no slur and no dot means lightly tongued.
+/// <remarks>Staccato means separated, never pecked: about half the value sounding, lighter in quick music; no slur and no dot means
+/// lightly tongued.
 /// Common practice, no published source.</remarks>
 public sealed class StaccatoLength : IStudyRule
 {
@@ -18,6 +19,13 @@ public sealed class StaccatoLength : IStudyRule
         where note.Has("staccato") && note.Duration > Fraction.Zero
         group note by (note.Duration, Bpm: context.Tempo.QuarterBpmAt(note.MeasureIndex)) into same
         let full = same.Key.Duration.Value * 60_000 / same.Key.Bpm
-        select Finding.At(Name, part, [.. same], Severity.Note, $"Staccato: about {Math.Round(full * Share / 10) * 10:0} ms",
-            $"At quarter = {same.Key.Bpm:0.#} this note takes {full:0} ms and sounds about half of it, {full * Share:0} ms: separated, not pecked.");
+        select Finding.At(
+            Name,
+            part,
+            [.. same],
+            Severity.Note,
+            $"Staccato: about {Math.Round(full * Share / 10) * 10:0} ms",
+            $"At quarter = {same.Key.Bpm:0.#} this note takes {full:0} ms and sounds about half of it, {full * Share:0} ms: "
+                + $"separated, not pecked."
+        );
 }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Two-note slurs, which get rushed, above all with an accent on the first.</summary>
-/// <remarks>Two equal notes of a quarter or shorter; two such slurs within two measures, or one with an accent. Common practice, no published
+/// <remarks>Two equal notes of a quarter or shorter; two such slurs within two measures, or one with an accent. Common practice, no
+/// published
 /// source.</remarks>
 public sealed class TwoNoteSlur : IStudyRule
 {
@@ -13,13 +14,23 @@ public sealed class TwoNoteSlur : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var pairs = part.Slurs.Where(s => !s.From.IsGrace && s.From.Duration == s.To.Duration && s.From.Duration <= 1 && s.From.End == s.To.Onset).ToList();
+        var pairs = part
+            .Slurs.Where(s => !s.From.IsGrace && s.From.Duration == s.To.Duration && s.From.Duration <= 1 && s.From.End == s.To.Onset)
+            .ToList();
         foreach (var stretch in Stretches.Of(pairs.Select(p => p.From).OrderBy(n => n.Onset)))
         {
             var accented = stretch.Any(ArticulationMarks.IsAccented);
-            if (stretch.Count < 2 && !accented) continue;
-            yield return Finding.At(Name, part, stretch, accented ? Severity.Warn : Severity.Note, accented ? "Two-note slurs with an accent" : "Two-note slurs",
-                $"Two-note slurs get rushed{(accented ? ", above all with an accent on the first" : "")}: keep both notes their full length.");
+            if (stretch.Count < 2 && !accented)
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                stretch,
+                accented ? Severity.Warn : Severity.Note,
+                accented ? "Two-note slurs with an accent" : "Two-note slurs",
+                $"Two-note slurs get rushed{(accented ? ", above all with an accent on the first" : "")}: keep both notes their "
+                    + $"full length."
+            );
         }
     }
 }

@@ -14,11 +14,23 @@ public sealed class Unmarked : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath, Family: not Instruments.Family.Voice }) yield break;
-        var inSlur = part.Slurs.SelectMany(s => Enumerable.Range(s.From.MeasureIndex, s.To.MeasureIndex - s.From.MeasureIndex + 1)).ToHashSet();
+        if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath, Family: not Instruments.Family.Voice })
+            yield break;
+        var inSlur = part
+            .Slurs.SelectMany(s => Enumerable.Range(s.From.MeasureIndex, s.To.MeasureIndex - s.From.MeasureIndex + 1))
+            .ToHashSet();
         var marked = part.Notes.Where(n => ArticulationMarks.Of(n).Length > 0).Select(n => n.MeasureIndex).ToHashSet();
         var plain = context.MelodyOf(part).Struck.Where(n => !inSlur.Contains(n.MeasureIndex) && !marked.Contains(n.MeasureIndex));
         foreach (var s in Stretches.Of(plain).Where(s => s[^1].MeasureIndex - s[0].MeasureIndex + 1 >= LeastMeasures))
-            yield return new Finding(Name, [part.Id], s[0].MeasureIndex, s[^1].MeasureIndex, [], Severity.Note, "No slurs, no marks", "Nothing is printed on these notes: lightly tongued, full length.");
+            yield return new Finding(
+                Name,
+                [part.Id],
+                s[0].MeasureIndex,
+                s[^1].MeasureIndex,
+                [],
+                Severity.Note,
+                "No slurs, no marks",
+                "Nothing is printed on these notes: lightly tongued, full length."
+            );
     }
 }

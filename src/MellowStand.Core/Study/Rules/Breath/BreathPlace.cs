@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A phrase longer than a breath that has places to breathe: which ones serve.</summary>
-/// <remarks>The latest place within a breath, then the next; for double reeds each place is one to breathe out too. Common practice, no published
+/// <remarks>The latest place within a breath, then the next; for double reeds each place is one to breathe out too. Common practice, no
+/// published
 /// source.</remarks>
 public sealed class BreathPlace : IStudyRule
 {
@@ -15,16 +16,30 @@ public sealed class BreathPlace : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath } instrument) yield break;
+        if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath } instrument)
+            yield break;
         var allowance = Breath.Seconds(context);
         foreach (var phrase in BreathPhrase.Of(context.MelodyOf(part)))
         {
-            if (context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters) <= allowance) continue;
+            if (context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters) <= allowance)
+                continue;
             var chosen = Choose(context, phrase, [.. phrase.Places(part)], allowance);
-            if (chosen.Count == 0) continue;
+            if (chosen.Count == 0)
+                continue;
             var out2 = DoubleReeds.Contains(instrument.Id) ? " Breathe out first: old air is spent, not lacking." : "";
-            yield return Finding.At(Name, part, chosen, Severity.Note, $"Breathe after {chosen[0].Top!.Value.Name}, measure {context.Label(chosen[0].MeasureIndex)}",
-                $"The phrase is {context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters):0} seconds long. Breathe after {string.Join(", ", chosen.Select(n => $"{n.Top!.Value.Name} ({context.Label(n.MeasureIndex)}, beat {context.Beat(n)})"))}.{out2}");
+            yield return Finding.At(
+                Name,
+                part,
+                chosen,
+                Severity.Note,
+                $"Breathe after {chosen[0].Top!.Value.Name}, measure {context.Label(chosen[0].MeasureIndex)}",
+                $"The phrase is {context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters):0} seconds long. Breathe after "
+                    + string.Join(
+                        ", ",
+                        chosen.Select(n => $"{n.Top!.Value.Name} ({context.Label(n.MeasureIndex)}, beat {context.Beat(n)})")
+                    )
+                    + $".{out2}"
+            );
         }
     }
 
@@ -35,9 +50,13 @@ public sealed class BreathPlace : IStudyRule
         var end = phrase.Notes[0].Onset + phrase.Quarters;
         while (context.Seconds(phrase.Notes[0].MeasureIndex, end - start) > allowance)
         {
-            var next = places.LastOrDefault(n => n.Onset + n.SoundingDuration > start && context.Seconds(phrase.Notes[0].MeasureIndex, n.Onset + n.SoundingDuration - start) <= allowance)
-                ?? places.FirstOrDefault(n => n.Onset + n.SoundingDuration > start);
-            if (next is null || (chosen.Count > 0 && chosen[^1] == next)) break;
+            var next =
+                places.LastOrDefault(n =>
+                    n.Onset + n.SoundingDuration > start
+                    && context.Seconds(phrase.Notes[0].MeasureIndex, n.Onset + n.SoundingDuration - start) <= allowance
+                ) ?? places.FirstOrDefault(n => n.Onset + n.SoundingDuration > start);
+            if (next is null || (chosen.Count > 0 && chosen[^1] == next))
+                break;
             chosen.Add(next);
             start = next.Onset + next.SoundingDuration;
         }

@@ -11,8 +11,15 @@ internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
     public IEnumerable<Note> Places(Part part)
     {
         var ends = part.Slurs.Select(s => s.To.Id).ToHashSet();
-        var inside = part.Slurs.SelectMany(s => part.Notes.Skip(part.PlaceFrom(s.From.Onset)).TakeWhile(n => n.Onset < s.To.Onset).Select(n => n.Id)).ToHashSet();
-        return Notes.SkipLast(1).Where(n => !inside.Contains(n.Id) && (ends.Contains(n.Id) || n.Heads.Any(h => h.TiedTo is not null) || n.SoundingDuration >= new Fraction(3, 2)));
+        var inside = part
+            .Slurs.SelectMany(s => part.Notes.Skip(part.PlaceFrom(s.From.Onset)).TakeWhile(n => n.Onset < s.To.Onset).Select(n => n.Id))
+            .ToHashSet();
+        return Notes
+            .SkipLast(1)
+            .Where(n =>
+                !inside.Contains(n.Id)
+                && (ends.Contains(n.Id) || n.Heads.Any(h => h.TiedTo is not null) || n.SoundingDuration >= new Fraction(3, 2))
+            );
     }
 
     public static IEnumerable<BreathPhrase> Of(Melody melody)
@@ -23,12 +30,14 @@ internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
             foreach (var note in phrase)
             {
                 open.Add(note);
-                if (!note.Has("breath-mark") && !note.Has("caesura")) continue;
+                if (!note.Has("breath-mark") && !note.Has("caesura"))
+                    continue;
                 yield return new BreathPhrase(open);
                 open = [];
             }
 
-            if (open.Count > 0) yield return new BreathPhrase(open);
+            if (open.Count > 0)
+                yield return new BreathPhrase(open);
         }
     }
 }

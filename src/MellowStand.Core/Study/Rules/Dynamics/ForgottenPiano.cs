@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A piano after a long loud section that everybody forgets.</summary>
-/// <remarks>Piano or softer, entered after a rest, with six measures or more of forte before it; where no rest stands between it is a subito. Common
+/// <remarks>Piano or softer, entered after a rest, with six measures or more of forte before it; where no rest stands between it is a
+/// subito. Common
 /// practice, no published source.</remarks>
 public sealed class ForgottenPiano : IStudyRule
 {
@@ -19,10 +20,21 @@ public sealed class ForgottenPiano : IStudyRule
         for (var i = 1; i < line.Levels.Count; i++)
         {
             var (before, now) = (line.Levels[i - 1], line.Levels[i]);
-            if (before.Level < 6 || now.Level > 3 || now.Measure - before.Measure < LeastLoud) continue;
-            if (line.Swells.Any(s => !s.Grows && s.To > before.Onset && s.From < now.Onset) || part.FirstSoundingFrom(now.Onset) is not { } note) continue;
-            yield return Finding.At(Name, part, [note], Severity.Warn, $"{now.Sign} after a long {before.Sign}",
-                $"{now.Measure - before.Measure} measures of {before.Sign} come before this {now.Sign}: mark it, or it will be forgotten.");
+            if (before.Level < 6 || now.Level > 3 || now.Measure - before.Measure < LeastLoud)
+                continue;
+            if (
+                line.Swells.Any(s => !s.Grows && s.To > before.Onset && s.From < now.Onset)
+                || part.FirstSoundingFrom(now.Onset) is not { } note
+            )
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                [note],
+                Severity.Warn,
+                $"{now.Sign} after a long {before.Sign}",
+                $"{now.Measure - before.Measure} measures of {before.Sign} come before this {now.Sign}: mark it, or it will be forgotten."
+            );
         }
     }
 }

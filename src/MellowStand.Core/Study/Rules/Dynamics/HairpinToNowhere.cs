@@ -16,26 +16,51 @@ public sealed class HairpinToNowhere : IStudyRule
         foreach (var swell in line.Swells)
         {
             var reach = context.Score.Measures[swell.ToMeasure].Meter.Length;
-            var next = line.Levels.FirstOrDefault(l => l.Onset > swell.From && l.Onset >= swell.To - reach / 2 && l.Onset <= swell.To + reach);
+            var next = line.Levels.FirstOrDefault(l =>
+                l.Onset > swell.From && l.Onset >= swell.To - reach / 2 && l.Onset <= swell.To + reach
+            );
             var word = swell.Grows ? "Crescendo" : "Diminuendo";
             var note = part.FirstSoundingFrom(swell.From);
             IReadOnlyList<string> ids = note is null ? [] : [note.Id];
             // A swell and back answers itself.
-            if (line.Swells.Any(s => s.Grows != swell.Grows && s.From >= swell.To - 1 && s.From <= swell.To + 1)) continue;
+            if (line.Swells.Any(s => s.Grows != swell.Grows && s.From >= swell.To - 1 && s.From <= swell.To + 1))
+                continue;
             if (next is null)
             {
-                if (line.Swells.Any(s => s != swell && s.From >= swell.To - 1 && s.From <= swell.To + reach) || !swell.Grows && IsEnd(context, part, swell)) continue;
-                yield return new Finding(Name, [part.Id], swell.FromMeasure, swell.ToMeasure, ids, Severity.Note, $"{word} to nowhere",
-                    $"The {word.ToLowerInvariant()} in {context.Measures(swell.FromMeasure, swell.ToMeasure)} ends with no level: decide how {(swell.Grows ? "loud" : "soft")} it becomes.");
+                if (
+                    line.Swells.Any(s => s != swell && s.From >= swell.To - 1 && s.From <= swell.To + reach)
+                    || !swell.Grows && IsEnd(context, part, swell)
+                )
+                    continue;
+                yield return new Finding(
+                    Name,
+                    [part.Id],
+                    swell.FromMeasure,
+                    swell.ToMeasure,
+                    ids,
+                    Severity.Note,
+                    $"{word} to nowhere",
+                    $"The {word.ToLowerInvariant()} in {context.Measures(swell.FromMeasure, swell.ToMeasure)} ends with no "
+                        + $"level: decide how {(swell.Grows ? "loud" : "soft")} it becomes."
+                );
             }
             else if (line.At(swell.From) is { } start && start.Onset < next.Onset && (next.Level > start.Level) != swell.Grows)
             {
-                yield return new Finding(Name, [part.Id], swell.FromMeasure, swell.ToMeasure, ids, Severity.Warn, $"{word} from {start.Sign} to {next.Sign}",
-                    $"The {word.ToLowerInvariant()} leads from {start.Sign} to {next.Sign}: drop at the end, or start from another level.");
+                yield return new Finding(
+                    Name,
+                    [part.Id],
+                    swell.FromMeasure,
+                    swell.ToMeasure,
+                    ids,
+                    Severity.Warn,
+                    $"{word} from {start.Sign} to {next.Sign}",
+                    $"The {word.ToLowerInvariant()} leads from {start.Sign} to {next.Sign}: drop at the end, or start from another level."
+                );
             }
         }
     }
 
     // A diminuendo at the end of everything dies away.
-    private static bool IsEnd(StudyContext context, Part part, Swell swell) => !part.Notes.Any(n => n.Sounds && n.Onset > swell.To) || swell.ToMeasure >= context.Score.Measures.Count - 1;
+    private static bool IsEnd(StudyContext context, Part part, Swell swell) =>
+        !part.Notes.Any(n => n.Sounds && n.Onset > swell.To) || swell.ToMeasure >= context.Score.Measures.Count - 1;
 }

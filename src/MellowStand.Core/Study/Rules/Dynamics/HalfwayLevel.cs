@@ -19,19 +19,33 @@ public sealed class HalfwayLevel : IStudyRule
         foreach (var swell in line.Swells)
         {
             var length = swell.To - swell.From;
-            if (length <= context.Score.Measures[swell.FromMeasure].Meter.Length * 2) continue;
+            if (length <= context.Score.Measures[swell.FromMeasure].Meter.Length * 2)
+                continue;
             var start = line.At(swell.From)?.Level ?? DynamicLevels.Default;
             var target = Target(context, line, swell);
             var end = target?.Level ?? Math.Clamp(start + (swell.Grows ? AssumedSteps : -AssumedSteps), 1, 8);
-            if (line.Levels.Any(l => l.Onset > swell.From && l.Onset < swell.To) || (end > start) != swell.Grows || end == start) continue;
+            if (line.Levels.Any(l => l.Onset > swell.From && l.Onset < swell.To) || (end > start) != swell.Grows || end == start)
+                continue;
             var half = swell.From + (length / 2);
             var measure = context.Score.Measures.Last(m => m.Start <= half);
             var level = DynamicLevels.SignOf(swell.Grows ? start + ((end - start) / 2) : start - ((start - end) / 2));
             var word = swell.Grows ? "crescendo" : "diminuendo";
-            yield return new Finding(Name, [part.Id], swell.FromMeasure, swell.ToMeasure, NoteAt(part, half), Severity.Warn,
+            yield return new Finding(
+                Name,
+                [part.Id],
+                swell.FromMeasure,
+                swell.ToMeasure,
+                NoteAt(part, half),
+                Severity.Warn,
                 $"Long {word}: {level} at measure {measure.Label}",
-                $"The {word} from measure {context.Label(swell.FromMeasure)} to {context.Label(swell.ToMeasure)} goes from {DynamicLevels.SignOf(start)} to {DynamicLevels.SignOf(end)}{(target is null ? " (no target is printed)" : "")}: be no {(swell.Grows ? "louder" : "softer")} than {level} halfway, at measure {measure.Label}.")
-            { Level = level };
+                $"The {word} from measure {context.Label(swell.FromMeasure)} to {context.Label(swell.ToMeasure)} goes from "
+                    + $"{DynamicLevels.SignOf(start)} to "
+                    + $"{DynamicLevels.SignOf(end)}{(target is null ? " (no target is printed)" : "")}: be no "
+                    + $"{(swell.Grows ? "louder" : "softer")} than {level} halfway, at measure {measure.Label}."
+            )
+            {
+                Level = level,
+            };
         }
     }
 
@@ -41,6 +55,5 @@ public sealed class HalfwayLevel : IStudyRule
         return next is not null && next.Onset - swell.To <= context.Score.Measures[swell.ToMeasure].Meter.Length ? next : null;
     }
 
-    private static IReadOnlyList<string> NoteAt(Part part, Fraction onset) =>
-        part.FirstSoundingFrom(onset) is { } note ? [note.Id] : [];
+    private static IReadOnlyList<string> NoteAt(Part part, Fraction onset) => part.FirstSoundingFrom(onset) is { } note ? [note.Id] : [];
 }

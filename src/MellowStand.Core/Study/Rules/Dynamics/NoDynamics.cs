@@ -12,13 +12,26 @@ public sealed class NoDynamics : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (part.Notes.FirstOrDefault(n => n.Sounds && !n.IsCue) is not { } first) yield break;
+        if (part.Notes.FirstOrDefault(n => n.Sounds && !n.IsCue) is not { } first)
+            yield break;
         var printed = context.LevelsOf(part).Levels;
         var anySign = part.Directions.Any(d => d.Kind == DirectionKind.Dynamic && d.Onset <= first.Onset);
-        if (anySign || printed.Any(l => l.Onset <= first.Onset)) yield break;
-        var rest = printed.Count == 0 ? "none comes later" : $"the first one is {printed[0].Sign} in measure {context.Label(printed[0].Measure)}";
-        yield return new Finding(Name, [part.Id], first.MeasureIndex, first.MeasureIndex, [first.Id], Severity.Warn,
-            "No dynamic at the start", $"Nothing is printed at the first note, and {rest}: start from mezzo forte.")
-        { Level = "mf" };
+        if (anySign || printed.Any(l => l.Onset <= first.Onset))
+            yield break;
+        var rest =
+            printed.Count == 0 ? "none comes later" : $"the first one is {printed[0].Sign} in measure {context.Label(printed[0].Measure)}";
+        yield return new Finding(
+            Name,
+            [part.Id],
+            first.MeasureIndex,
+            first.MeasureIndex,
+            [first.Id],
+            Severity.Warn,
+            "No dynamic at the start",
+            $"Nothing is printed at the first note, and {rest}: start from mezzo forte."
+        )
+        {
+            Level = "mf",
+        };
     }
 }

@@ -16,16 +16,30 @@ public sealed class SoftHighEntry : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Percussion or Instruments.Family.Keyboard) } instrument) yield break;
+        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Percussion or Instruments.Family.Keyboard) } instrument)
+            yield break;
         var line = context.LevelsOf(part);
         var notes = context.MelodyOf(part).Notes;
         for (var i = 0; i < notes.Count; i++)
         {
             var unit = context.Score.Measures[notes[i].MeasureIndex].Meter.BeatUnit;
-            if (i > 0 && notes[i].Onset - (notes[i - 1].Onset + notes[i - 1].SoundingDuration) < unit) continue;
-            if (notes[i].Top!.Value.Midi < instrument.High.Midi - NearTop || line.At(notes[i].Onset) is not { } level || level.Level > Softest) continue;
-            yield return Finding.At(Name, part, [notes[i]], Severity.Warn, $"Soft high entry on {notes[i].Top}",
-                $"{notes[i].Top} enters {level.Sign} after a rest: hear it first, breathe early, and come in with a moving {(instrument.Sustain == Instruments.Sustain.Bow ? "bow" : "breath")}.");
+            if (i > 0 && notes[i].Onset - (notes[i - 1].Onset + notes[i - 1].SoundingDuration) < unit)
+                continue;
+            if (
+                notes[i].Top!.Value.Midi < instrument.High.Midi - NearTop
+                || line.At(notes[i].Onset) is not { } level
+                || level.Level > Softest
+            )
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                [notes[i]],
+                Severity.Warn,
+                $"Soft high entry on {notes[i].Top}",
+                $"{notes[i].Top} enters {level.Sign} after a rest: hear it first, breathe early, and come in with a moving "
+                    + $"{(instrument.Sustain == Instruments.Sustain.Bow ? "bow" : "breath")}."
+            );
         }
     }
 }

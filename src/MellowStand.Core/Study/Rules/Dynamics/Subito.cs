@@ -20,13 +20,23 @@ public sealed class Subito : IStudyRule
         {
             var (before, now) = (line.Levels[i - 1], line.Levels[i]);
             var steps = now.Level - before.Level;
-            if (Math.Abs(steps) < LeastSteps || now.Onset == before.Onset) continue;
-            if (line.Swells.Any(s => s.From < now.Onset && s.To > before.Onset && s.Grows == steps > 0)) continue;
-            if (part.FirstSoundingFrom(now.Onset) is not { } note || !SoundsJustBefore(part, context, note)) continue;
-            yield return new Finding(Name, [part.Id], now.Measure, now.Measure, [note.Id],
+            if (Math.Abs(steps) < LeastSteps || now.Onset == before.Onset)
+                continue;
+            if (line.Swells.Any(s => s.From < now.Onset && s.To > before.Onset && s.Grows == steps > 0))
+                continue;
+            if (part.FirstSoundingFrom(now.Onset) is not { } note || !SoundsJustBefore(part, context, note))
+                continue;
+            yield return new Finding(
+                Name,
+                [part.Id],
+                now.Measure,
+                now.Measure,
+                [note.Id],
                 Math.Abs(steps) > LeastSteps ? Severity.Warn : Severity.Note,
                 $"Sudden {now.Sign} after {before.Sign}",
-                $"The level goes from {before.Sign} (measure {context.Label(before.Measure)}) straight to {now.Sign} at beat {context.Beat(note)}: no swell leads there, so the change is on that very note.");
+                $"The level goes from {before.Sign} (measure {context.Label(before.Measure)}) straight to {now.Sign} at beat "
+                    + $"{context.Beat(note)}: no swell leads there, so the change is on that very note."
+            );
         }
     }
 
@@ -35,7 +45,8 @@ public sealed class Subito : IStudyRule
         var beat = context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
         var since = note.Onset - beat;
         for (var i = part.PlaceFrom(note.Onset) - 1; i >= 0 && part.Notes[i].MeasureIndex >= note.MeasureIndex - 1; i--)
-            if (part.Notes[i].Sounds && part.Notes[i].End > since) return true;
+            if (part.Notes[i].Sounds && part.Notes[i].End > since)
+                return true;
         return false;
     }
 }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A loud level that must hold for a long time.</summary>
-/// <remarks>Eight measures or more of forte or louder with nothing printed in between: no dip. Common practice, no published source.</remarks>
+/// <remarks>Eight measures or more of forte or louder with nothing printed in between: no dip. Common practice, no published
+/// source.</remarks>
 public sealed class SustainedLevel : IStudyRule
 {
     private const int LeastMeasures = 8;
@@ -18,13 +19,26 @@ public sealed class SustainedLevel : IStudyRule
         for (var i = 0; i < line.Levels.Count; i++)
         {
             var level = line.Levels[i];
-            if (level.Level < 6) continue;
+            if (level.Level < 6)
+                continue;
             var end = i + 1 < line.Levels.Count ? line.Levels[i + 1].Measure : context.Score.Measures.Count;
-            if (line.Swells.FirstOrDefault(s => s.From > level.Onset && s.FromMeasure < end) is { } swell) end = swell.FromMeasure;
-            var last = Enumerable.Range(level.Measure, Math.Max(0, end - level.Measure)).LastOrDefault(m => context.MelodyOf(part).ByMeasure[m].Any(), -1);
-            if (last - level.Measure + 1 < LeastMeasures) continue;
-            yield return new Finding(Name, [part.Id], level.Measure, last, [], Severity.Note, $"{level.Sign} from {context.Label(level.Measure)} to {context.Label(last)}",
-                $"The level is {level.Sign} all the way to measure {context.Label(last)}: no dip.");
+            if (line.Swells.FirstOrDefault(s => s.From > level.Onset && s.FromMeasure < end) is { } swell)
+                end = swell.FromMeasure;
+            var last = Enumerable
+                .Range(level.Measure, Math.Max(0, end - level.Measure))
+                .LastOrDefault(m => context.MelodyOf(part).ByMeasure[m].Any(), -1);
+            if (last - level.Measure + 1 < LeastMeasures)
+                continue;
+            yield return new Finding(
+                Name,
+                [part.Id],
+                level.Measure,
+                last,
+                [],
+                Severity.Note,
+                $"{level.Sign} from {context.Label(level.Measure)} to {context.Label(last)}",
+                $"The level is {level.Sign} all the way to measure {context.Label(last)}: no dip."
+            );
         }
     }
 }

@@ -12,15 +12,27 @@ public sealed class Signature : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (!part.Notes.Any(n => n.Kind == NoteKind.Pitched)) yield break;
+        if (!part.Notes.Any(n => n.Kind == NoteKind.Pitched))
+            yield break;
         for (var m = 0; m < part.Measures.Count; m++)
         {
             var key = part.Measures[m].Key;
-            if (m > 0 && key == part.Measures[m - 1].Key) continue;
+            if (m > 0 && key == part.Measures[m - 1].Key)
+                continue;
             var altered = string.Join(", ", key.AlteredSteps.Select(s => s + Pitch.Sign(key.AlterOf(s))));
             var hard = Math.Abs(key.Fifths) >= 5 ? " Many signs: practise the scale first." : "";
-            yield return new Finding(Name, [part.Id], m, m, [], Severity.Note, key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}",
-                (m == 0 ? "" : $"The signature changes at measure {context.Label(m)}. ") + (altered.Length == 0 ? "No sharps, no flats." : $"{altered} throughout.") + hard);
+            yield return new Finding(
+                Name,
+                [part.Id],
+                m,
+                m,
+                [],
+                Severity.Note,
+                key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}",
+                (m == 0 ? "" : $"The signature changes at measure {context.Label(m)}. ")
+                    + (altered.Length == 0 ? "No sharps, no flats." : $"{altered} throughout.")
+                    + hard
+            );
         }
     }
 }

@@ -13,15 +13,40 @@ public sealed class TempoAndCharacter : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         // Words for everybody stand in the top part only; words of one part stand in that part.
-        foreach (var d in context.Score.Parts.SelectMany(p => p.Directions.Where(x => x.Kind == DirectionKind.Words && (p == part || TempoWords.TempoIn(x.Text) is not null))).DistinctBy(d => (d.Onset, d.Text)))
+        foreach (
+            var d in context
+                .Score.Parts.SelectMany(p =>
+                    p.Directions.Where(x => x.Kind == DirectionKind.Words && (p == part || TempoWords.TempoIn(x.Text) is not null))
+                )
+                .DistinctBy(d => (d.Onset, d.Text))
+        )
         {
             var words = TempoWords.In(d.Text).Take(3).ToList();
-            if (words.Count == 0) continue;
+            if (words.Count == 0)
+                continue;
             var range = words.FirstOrDefault(w => w.Low is not null) is { } w1 ? $" Usual range: {w1.Low} to {w1.High}." : "";
-            yield return new Finding(Name, [part.Id], d.MeasureIndex, d.MeasureIndex, [], Severity.Note, $"“{d.Text}”", $"{words[0].Language}: {string.Join("; ", words.Select(w => w.Meaning))}.{range}");
+            yield return new Finding(
+                Name,
+                [part.Id],
+                d.MeasureIndex,
+                d.MeasureIndex,
+                [],
+                Severity.Note,
+                $"“{d.Text}”",
+                $"{words[0].Language}: {string.Join("; ", words.Select(w => w.Meaning))}.{range}"
+            );
         }
 
         foreach (var s in context.Tempo.Signs.Where(s => s.Metronome?.UpperBpm is not null))
-            yield return new Finding(Name, [part.Id], s.Measure, s.Measure, [], Severity.Note, $"Tempo range {s.Metronome!.Bpm:0.#}–{s.Metronome.UpperBpm:0.#}", "Choose inside the printed range: as fast as clean, and even.");
+            yield return new Finding(
+                Name,
+                [part.Id],
+                s.Measure,
+                s.Measure,
+                [],
+                Severity.Note,
+                $"Tempo range {s.Metronome!.Bpm:0.#}–{s.Metronome.UpperBpm:0.#}",
+                "Choose inside the printed range: as fast as clean, and even."
+            );
     }
 }

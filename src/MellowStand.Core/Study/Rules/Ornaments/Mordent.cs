@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A mordent and its neighbour.</summary>
-/// <remarks>The sign without a stroke goes to the note above, the one with a stroke to the note below: MusicXML 4.0, elements "inverted-mordent" and
+/// <remarks>The sign without a stroke goes to the note above, the one with a stroke to the note below: MusicXML 4.0, elements
+/// "inverted-mordent" and
 /// "mordent".</remarks>
 public sealed class Mordent : IStudyRule
 {
@@ -15,5 +16,12 @@ public sealed class Mordent : IStudyRule
         from note in part.Notes
         where note.Top is not null && (note.Has("mordent") || note.Has("inverted-mordent"))
         let other = Neighbours.Of(part, note, note.Has("mordent") ? -1 : 1)
-        select Finding.At(Name, part, [note], Severity.Note, $"Mordent {note.Top!.Value.Name}–{other.Name}", $"On the beat and quick: {note.Top.Value.Name}, {other.Name}, {note.Top.Value.Name}.");
+        select Finding.At(
+            Name,
+            part,
+            [note],
+            Severity.Note,
+            $"Mordent {note.Top!.Value.Name}–{other.Name}",
+            $"On the beat and quick: {note.Top.Value.Name}, {other.Name}, {note.Top.Value.Name}."
+        );
 }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A trill: its upper note, where it starts and stops, and how many alternations fit.</summary>
-/// <remarks>The upper note is the next letter in the signature, changed by a sign printed with the trill or earlier in the measure. Start and stop by the
+/// <remarks>The upper note is the next letter in the signature, changed by a sign printed with the trill or earlier in the measure. Start
+/// and stop by the
 /// house rules. Ten notes a second is a good player's trill (from memory), so an alternation takes a fifth of a second.</remarks>
 public sealed class Trill : IStudyRule
 {
@@ -19,13 +20,25 @@ public sealed class Trill : IStudyRule
         {
             var main = note.Top!.Value;
             var upper = Neighbours.Of(part, note, 1);
-            var closing = part.Notes.Skip(part.PlaceFrom(note.Onset)).Any(n => n.IsGrace && n.Onset == note.Onset + note.SoundingDuration && n.Voice == note.Voice);
+            var closing = part
+                .Notes.Skip(part.PlaceFrom(note.Onset))
+                .Any(n => n.IsGrace && n.Onset == note.Onset + note.SoundingDuration && n.Voice == note.Voice);
             var seconds = context.Seconds(note.MeasureIndex, note.SoundingDuration);
             var alternations = Math.Max(1, (int)(seconds * NotesPerSecond / 2));
             var start = context.House["trill-start"] == "upper" ? $"begin on {upper.Name}" : $"begin on {main.Name}";
-            var stop = context.House["trill-end"] == "run-through" ? "run through to the next note" : closing ? "stop on the beat before the closing notes" : "stop just before the next note";
-            yield return Finding.At(Name, part, [note], Severity.Note, $"Trill {main.Name}–{upper.Name}",
-                $"{Capital(start)}, trill with {upper.Name}{(closing ? ", with closing notes" : "")}, {stop}; about {alternations} {(alternations == 1 ? "alternation fits" : "alternations fit")}.");
+            var stop =
+                context.House["trill-end"] == "run-through" ? "run through to the next note"
+                : closing ? "stop on the beat before the closing notes"
+                : "stop just before the next note";
+            yield return Finding.At(
+                Name,
+                part,
+                [note],
+                Severity.Note,
+                $"Trill {main.Name}–{upper.Name}",
+                $"{Capital(start)}, trill with {upper.Name}{(closing ? ", with closing notes" : "")}, {stop}; about "
+                    + $"{alternations} {(alternations == 1 ? "alternation fits" : "alternations fit")}."
+            );
         }
     }
 

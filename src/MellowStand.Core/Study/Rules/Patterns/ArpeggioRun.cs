@@ -28,7 +28,14 @@ public sealed class ArpeggioRun : IStudyRule
                 var (count, quality, root) = found;
                 var run = phrase.Skip(i).Take(count).ToList();
                 var name = $"{Spelling.Of(root, part.Measures[run[0].MeasureIndex].Key)} {quality.Name}";
-                yield return Finding.At(Name, part, run, Severity.Note, $"{name} arpeggio", $"These {count} notes are the chord of {name}: think the chord, not the notes.");
+                yield return Finding.At(
+                    Name,
+                    part,
+                    run,
+                    Severity.Note,
+                    $"{name} arpeggio",
+                    $"These {count} notes are the chord of {name}: think the chord, not the notes."
+                );
                 i += count - 1;
             }
         }
@@ -42,13 +49,17 @@ public sealed class ArpeggioRun : IStudyRule
         for (var end = start + 1; end < phrase.Count; end++)
         {
             var step = Math.Abs(Runs.Semitones(phrase[end - 1], phrase[end]));
-            if (step is < 3 or > 9 || phrase[end - 1].SoundingDuration > 1) break;
+            if (step is < 3 or > 9 || phrase[end - 1].SoundingDuration > 1)
+                break;
             set |= 1 << phrase[end].Top!.Value.PitchClass;
-            if (int.PopCount(set) > 4) break;
-            if (end - start + 1 < LeastNotes || int.PopCount(set) < 3) continue;
+            if (int.PopCount(set) > 4)
+                break;
+            if (end - start + 1 < LeastNotes || int.PopCount(set) < 3)
+                continue;
             var classes = Enumerable.Range(0, 12).Where(pc => (set & (1 << pc)) != 0);
             var low = phrase.Skip(start).Take(end - start + 1).MinBy(n => n.TopSounding)!.Top!.Value.PitchClass;
-            if (Chords.Find(classes, low) is { } chord) best = (end - start + 1, chord.Quality, chord.Root);
+            if (Chords.Find(classes, low) is { } chord)
+                best = (end - start + 1, chord.Quality, chord.Root);
         }
 
         return best;

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A measure whose notes are plainly one chord: its name and its notes.</summary>
-/// <remarks>A mallet player reads by chords. For instruments that play chords or are struck; the notes of all parts in the measure must make
+/// <remarks>A mallet player reads by chords. For instruments that play chords or are struck; the notes of all parts in the measure must
+/// make
 /// the chord. Chord qualities agree with tests/reference/facts/chords.json (music21 10.5.1).</remarks>
 public sealed class ChordName : IStudyRule
 {
@@ -13,17 +14,26 @@ public sealed class ChordName : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Family: Instruments.Family.Percussion or Instruments.Family.Keyboard }) yield break;
+        if (context.InstrumentOf(part) is not { Family: Instruments.Family.Percussion or Instruments.Family.Keyboard })
+            yield break;
         foreach (var measure in part.Measures)
         {
             var notes = measure.Notes.Where(n => n.Top is not null && !n.IsGrace).ToList();
-            if (notes.Count == 0 || notes.Sum(n => n.Heads.Count) < 3) continue;
+            if (notes.Count == 0 || notes.Sum(n => n.Heads.Count) < 3)
+                continue;
             var classes = notes.SelectMany(n => n.Heads).Select(h => h.Written!.Value.PitchClass).Distinct().ToList();
             var low = notes.SelectMany(n => n.Heads).MinBy(h => h.Written!.Value.Midi)!.Written!.Value.PitchClass;
-            if (classes.Count < 3 || Chords.Find(classes, low) is not { } chord) continue;
+            if (classes.Count < 3 || Chords.Find(classes, low) is not { } chord)
+                continue;
             var tones = string.Join(" ", chord.Quality.Tones.Select(t => Spelling.Of(chord.Root + t, measure.Key)));
-            yield return Finding.At(Name, part, notes, Severity.Note, $"{Spelling.Of(chord.Root, measure.Key)}{chord.Quality.Sign}",
-                $"Everything in this measure is {Spelling.Of(chord.Root, measure.Key)} {chord.Quality.Name}: {tones}.");
+            yield return Finding.At(
+                Name,
+                part,
+                notes,
+                Severity.Note,
+                $"{Spelling.Of(chord.Root, measure.Key)}{chord.Quality.Sign}",
+                $"Everything in this measure is {Spelling.Of(chord.Root, measure.Key)} {chord.Quality.Name}: {tones}."
+            );
         }
     }
 }

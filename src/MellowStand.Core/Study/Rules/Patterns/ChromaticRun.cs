@@ -16,6 +16,13 @@ public sealed class ChromaticRun : IStudyRule
         from phrase in context.MelodyOf(part).Phrases()
         from run in Runs.Of(phrase, (semitones, _) => Math.Abs(semitones) == 1)
         where run.Count >= LeastNotes
-        select Finding.At(Name, part, [.. run], Severity.Note, $"Chromatic, {run[0].Top!.Value.Name} to {run[^1].Top!.Value.Name}",
-            $"Every half step {(Runs.Semitones(run[0], run[1]) > 0 ? "up" : "down")} from {run[0].Top} to {run[^1].Top}, {run.Count} notes, none skipped.");
+        select Finding.At(
+            Name,
+            part,
+            [.. run],
+            Severity.Note,
+            $"Chromatic, {run[0].Top!.Value.Name} to {run[^1].Top!.Value.Name}",
+            $"Every half step {(Runs.Semitones(run[0], run[1]) > 0 ? "up" : "down")} from {run[0].Top} to {run[^1].Top}, "
+                + $"{run.Count} notes, none skipped."
+        );
 }

@@ -44,12 +44,14 @@ internal sealed class MeasureContent
     /// <summary>Share of notes that both have at the same moment with the same pitch, 0 to 1.</summary>
     public double SharedWith(MeasureContent other)
     {
-        if (Sounding.Count == 0 || other.Sounding.Count == 0) return 0;
+        if (Sounding.Count == 0 || other.Sounding.Count == 0)
+            return 0;
         var there = other.Sounding.Select(n => (n.Offset, PitchesOf(n))).ToHashSet();
         return (double)Sounding.Count(n => there.Contains((n.Offset, PitchesOf(n)))) / Math.Max(Sounding.Count, other.Sounding.Count);
     }
 
     private static string PitchesOf(Note n) => string.Join('+', n.Heads.Select(h => h.Written?.Midi));
 
-    private static string MarksOf(Note n) => string.Join(',', n.Marks.Where(m => !Ignored.Contains(m.Name)).Select(m => m.ToString()).Order(StringComparer.Ordinal));
+    private static string MarksOf(Note n) =>
+        string.Join(',', n.Marks.Where(m => !Ignored.Contains(m.Name)).Select(m => m.ToString()).Order(StringComparer.Ordinal));
 }

@@ -18,11 +18,19 @@ public sealed class Mirror : IStudyRule
         foreach (var measure in part.Measures)
         {
             var notes = measure.Notes.Where(n => n.TopSounding is not null && !n.IsGrace && !n.IsCue).ToList();
-            if (notes.Count < LeastNotes || notes.Count != measure.Notes.Count(n => !n.IsGrace)) continue;
+            if (notes.Count < LeastNotes || notes.Count != measure.Notes.Count(n => !n.IsGrace))
+                continue;
             var forwards = string.Join(' ', notes.Select(Word));
             var backwards = string.Join(' ', notes.AsEnumerable().Reverse().Select(Word));
             if (forwards != backwards && seen.TryGetValue(backwards, out var earlier))
-                yield return Finding.At(Name, part, notes, Severity.Note, $"Measure {context.Label(earlier)} backwards", $"Measure {context.Label(measure.Index)} has the notes of measure {context.Label(earlier)} in the other direction.");
+                yield return Finding.At(
+                    Name,
+                    part,
+                    notes,
+                    Severity.Note,
+                    $"Measure {context.Label(earlier)} backwards",
+                    $"Measure {context.Label(measure.Index)} has the notes of measure {context.Label(earlier)} in the other direction."
+                );
             seen.TryAdd(forwards, measure.Index);
         }
     }

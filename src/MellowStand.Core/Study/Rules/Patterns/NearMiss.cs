@@ -2,7 +2,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
 
-/// <summary>A run that looks like a pattern and is not: chromatic but for one skipped note, a scale with one strange note, an arpeggio that turns back a step early.</summary>
+/// <summary>A run that looks like a pattern and is not: chromatic but for one skipped note, a scale with one strange note, an arpeggio
+/// that turns back a step early.</summary>
 /// <remarks>The hand trusts the pattern and goes wrong at the one place. Six notes or more; the odd step stands inside the run. Common
 /// practice, no published source.</remarks>
 public sealed class NearMiss : IStudyRule
@@ -13,8 +14,11 @@ public sealed class NearMiss : IStudyRule
     public string Name => "near-miss";
 
     /// <inheritdoc/>
-    public IEnumerable<Finding> Examine(StudyContext context, Part part) => context.MelodyOf(part).Phrases()
-        .SelectMany(phrase => Skipped(part, phrase).Concat(StrangeNote(part, phrase)).Concat(TurnsEarly(part, phrase)));
+    public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
+        context
+            .MelodyOf(part)
+            .Phrases()
+            .SelectMany(phrase => Skipped(part, phrase).Concat(StrangeNote(part, phrase)).Concat(TurnsEarly(part, phrase)));
 
     private IEnumerable<Finding> Skipped(Part part, IReadOnlyList<Note> phrase)
     {
@@ -24,10 +28,18 @@ public sealed class NearMiss : IStudyRule
             foreach (var (from, to) in Between(steps))
             {
                 var odd = Enumerable.Range(from, to - from).Single(i => steps[i] == 2);
-                if (to - from + 1 < LeastNotes || odd - from < 2 || to - 1 - odd < 2) continue;
+                if (to - from + 1 < LeastNotes || odd - from < 2 || to - 1 - odd < 2)
+                    continue;
                 var notes = run.Skip(from).Take(to - from + 1).ToList();
-                yield return Finding.At(Name, part, notes, Severity.Warn, "Chromatic, but one note is skipped",
-                    $"The run goes by half steps except from {run[odd].Top!.Value.Name} to {run[odd + 1].Top!.Value.Name}, which is a whole step.");
+                yield return Finding.At(
+                    Name,
+                    part,
+                    notes,
+                    Severity.Warn,
+                    "Chromatic, but one note is skipped",
+                    $"The run goes by half steps except from {run[odd].Top!.Value.Name} to {run[odd + 1].Top!.Value.Name}, "
+                        + $"which is a whole step."
+                );
             }
         }
     }
@@ -49,12 +61,20 @@ public sealed class NearMiss : IStudyRule
     {
         foreach (var run in Runs.Of(phrase, (semitones, letters) => Math.Abs(letters) == 1 && Math.Abs(semitones) is 1 or 2 or 3))
         {
-            if (run.Count < LeastNotes + 1) continue;
+            if (run.Count < LeastNotes + 1)
+                continue;
             var key = part.Measures[run[0].MeasureIndex].Key;
             var strange = run.Where(n => n.Top!.Value.Alter != key.AlterOf(n.Top.Value.Step)).ToList();
-            if (strange.Count != 1 || strange[0] == run[0] || strange[0] == run[^1] || Scales.Fitting(run, key) is not null) continue;
-            yield return Finding.At(Name, part, [.. run], Severity.Warn, $"A scale, but {strange[0].Top!.Value.Name} is not in it",
-                $"The run follows the signature except for {strange[0].Top}: look before the fingers take over.");
+            if (strange.Count != 1 || strange[0] == run[0] || strange[0] == run[^1] || Scales.Fitting(run, key) is not null)
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                [.. run],
+                Severity.Warn,
+                $"A scale, but {strange[0].Top!.Value.Name} is not in it",
+                $"The run follows the signature except for {strange[0].Top}: look before the fingers take over."
+            );
         }
     }
 
@@ -66,15 +86,24 @@ public sealed class NearMiss : IStudyRule
         foreach (var same in legs.GroupBy(l => Runs.Semitones(l[0], l[1]) > 0))
         {
             var group = same.ToList();
-            if (group.Count < 3) continue;
+            if (group.Count < 3)
+                continue;
             var usual = group.GroupBy(l => l.Count).MaxBy(g => g.Count())!;
-            if (usual.Count() < group.Count - 1 || usual.Key < 4) continue;
+            if (usual.Count() < group.Count - 1 || usual.Key < 4)
+                continue;
             foreach (var leg in group.Where(l => l.Count == usual.Key - 1))
             {
                 // The leg that turns early and the one back belong together.
-                if (!told.Add(leg[0].MeasureIndex)) continue;
-                yield return Finding.At(Name, part, [.. leg], Severity.Warn, "The arpeggio turns back one step early",
-                    $"The others go {usual.Key} notes {(same.Key ? "up" : "down")}; this one has {leg.Count} and turns at {leg[^1].Top}.");
+                if (!told.Add(leg[0].MeasureIndex))
+                    continue;
+                yield return Finding.At(
+                    Name,
+                    part,
+                    [.. leg],
+                    Severity.Warn,
+                    "The arpeggio turns back one step early",
+                    $"The others go {usual.Key} notes {(same.Key ? "up" : "down")}; this one has {leg.Count} and turns at {leg[^1].Top}."
+                );
             }
         }
     }

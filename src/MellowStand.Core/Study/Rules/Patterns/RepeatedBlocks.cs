@@ -10,7 +10,8 @@ namespace MellowStand.Core.Study.Rules;
 internal sealed record RepeatedBlock(int First, int Again, int Length, IReadOnlyList<int> Different);
 
 /// <summary>Finds stretches of measures that come again, exactly or but for single measures.</summary>
-/// <remarks>Equal measures meet in a table and are followed along their diagonal; a different measure is bridged when equal ones stand on both
+/// <remarks>Equal measures meet in a table and are followed along their diagonal; a different measure is bridged when equal ones stand on
+/// both
 /// sides, or when it is much alike. Our own method.</remarks>
 internal static class RepeatedBlocks
 {
@@ -26,11 +27,17 @@ internal static class RepeatedBlocks
         var covered = -1;
         for (var j = 0; j < measures.Count; j++)
         {
-            if (measures[j].IsRest) continue;
-            if (!places.TryGetValue(measures[j].Pitches, out var earlier)) places[measures[j].Pitches] = earlier = [];
+            if (measures[j].IsRest)
+                continue;
+            if (!places.TryGetValue(measures[j].Pitches, out var earlier))
+                places[measures[j].Pitches] = earlier = [];
             if (j > covered)
             {
-                var best = earlier.Take(24).Select(i => Follow(measures, i, j)).Where(b => Counts(measures, b)).MaxBy(b => (b.Length - b.Different.Count, -b.First));
+                var best = earlier
+                    .Take(24)
+                    .Select(i => Follow(measures, i, j))
+                    .Where(b => Counts(measures, b))
+                    .MaxBy(b => (b.Length - b.Different.Count, -b.First));
                 if (best is not null)
                 {
                     covered = best.Again + best.Length - 1;
@@ -44,29 +51,44 @@ internal static class RepeatedBlocks
 
     private static bool Counts(IReadOnlyList<MeasureContent> measures, RepeatedBlock block)
     {
-        var equal = Enumerable.Range(0, block.Length).Where(k => !block.Different.Contains(k) && !measures[block.Again + k].IsRest).ToList();
-        return equal.Count >= LeastMeasures || (equal.Count >= LeastShort && equal.Sum(k => measures[block.Again + k].Sounding.Count) >= LeastNotes);
+        var equal = Enumerable
+            .Range(0, block.Length)
+            .Where(k => !block.Different.Contains(k) && !measures[block.Again + k].IsRest)
+            .ToList();
+        return equal.Count >= LeastMeasures
+            || (equal.Count >= LeastShort && equal.Sum(k => measures[block.Again + k].Sounding.Count) >= LeastNotes);
     }
 
     private static RepeatedBlock Follow(IReadOnlyList<MeasureContent> measures, int i, int j)
     {
         var different = new List<int>();
         // The very first measure of the return may be the altered one.
-        var lead = i > 0 && j > i + 1 && !measures[j - 1].IsRest && !Equal(measures, i - 1, j - 1) && measures[i - 1].SharedWith(measures[j - 1]) >= Alike && Equal(measures, i + 1, j + 1) ? 1 : 0;
-        if (lead == 1) different.Add(0);
+        var lead =
+            i > 0
+            && j > i + 1
+            && !measures[j - 1].IsRest
+            && !Equal(measures, i - 1, j - 1)
+            && measures[i - 1].SharedWith(measures[j - 1]) >= Alike
+            && Equal(measures, i + 1, j + 1)
+                ? 1
+                : 0;
+        if (lead == 1)
+            different.Add(0);
         var k = 1;
         while (j + k < measures.Count && i + k < j)
         {
             if (!Equal(measures, i + k, j + k))
             {
-                if (!Bridges(measures, i, j, k)) break;
+                if (!Bridges(measures, i, j, k))
+                    break;
                 different.Add(k + lead);
             }
 
             k++;
         }
 
-        while (k > 1 && different.Contains(k - 1 + lead) && measures[j + k - 1].IsRest) different.Remove(--k + lead);
+        while (k > 1 && different.Contains(k - 1 + lead) && measures[j + k - 1].IsRest)
+            different.Remove(--k + lead);
         return new RepeatedBlock(i - lead, j - lead, k + lead, different);
     }
 
@@ -75,11 +97,15 @@ internal static class RepeatedBlocks
     private static bool Bridges(IReadOnlyList<MeasureContent> m, int i, int j, int k)
     {
         var (a, b) = (m[i + k], m[j + k]);
-        if (a.IsRest || b.IsRest) return false;
-        if (a.SharedWith(b) >= Alike || (k >= 2 && a.Rhythm == b.Rhythm && a.SharedWith(b) > 0)) return true;
-        if (k >= 2 && Equal(m, i + k + 1, j + k + 1) && !m[j + k + 1].IsRest && i + k + 1 < j) return true;
+        if (a.IsRest || b.IsRest)
+            return false;
+        if (a.SharedWith(b) >= Alike || (k >= 2 && a.Rhythm == b.Rhythm && a.SharedWith(b) > 0))
+            return true;
+        if (k >= 2 && Equal(m, i + k + 1, j + k + 1) && !m[j + k + 1].IsRest && i + k + 1 < j)
+            return true;
         // Phrases are built of fours: what is one measure short of them ends otherwise.
-        if (k >= 3 && (k + 1) % 4 == 0 && !Equal(m, i + k + 1, j + k + 1)) return true;
+        if (k >= 3 && (k + 1) % 4 == 0 && !Equal(m, i + k + 1, j + k + 1))
+            return true;
         // The opening again, except for the last measures.
         return k >= LeastMeasures && m.Count - (j + k) <= Tail && (a.SharedWith(b) > 0 || (a.Rhythm == b.Rhythm && b.Sounding.Count >= 3));
     }

@@ -18,21 +18,49 @@ public sealed class Return : IStudyRule
         var measures = context.ContentOf(part);
         foreach (var block in RepeatedBlocks.Find(measures))
         {
-            var differences = Enumerable.Range(0, block.Length).Select(k => (Place: k, What: Difference(measures[block.First + k], measures[block.Again + k], block.Different.Contains(k))))
-                .Where(d => d.What is not null).ToList();
+            var differences = Enumerable
+                .Range(0, block.Length)
+                .Select(k =>
+                    (Place: k, What: Difference(measures[block.First + k], measures[block.Again + k], block.Different.Contains(k)))
+                )
+                .Where(d => d.What is not null)
+                .ToList();
             var last = block.Again + block.Length - 1;
             var again = context.Measures(block.Again, last);
             var first = context.Measures(block.First, block.First + block.Length - 1);
-            var notes = differences.SelectMany(d => DifferentNotes(measures[block.First + d.Place], measures[block.Again + d.Place])).ToList();
+            var notes = differences
+                .SelectMany(d => DifferentNotes(measures[block.First + d.Place], measures[block.Again + d.Place]))
+                .ToList();
             if (differences.Count == 0)
             {
-                yield return new Finding(Name, [part.Id], block.Again, last, [], Severity.Note, $"The same as {first}", $"{Capital(again)} {Are(block)} {first} again: practise once.");
+                yield return new Finding(
+                    Name,
+                    [part.Id],
+                    block.Again,
+                    last,
+                    [],
+                    Severity.Note,
+                    $"The same as {first}",
+                    $"{Capital(again)} {Are(block)} {first} again: practise once."
+                );
                 continue;
             }
 
-            var named = string.Join("; ", differences.Take(MostNamed).Select(d => $"measure {context.Label(block.Again + d.Place)} {d.What}"));
-            yield return new Finding(Name, [part.Id], block.Again, last, [.. notes.Select(n => n.Id)], Severity.Warn, $"As {first}, with a difference",
-                $"{Capital(again)} {Are(block)} {first} again, except: {named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}.");
+            var named = string.Join(
+                "; ",
+                differences.Take(MostNamed).Select(d => $"measure {context.Label(block.Again + d.Place)} {d.What}")
+            );
+            yield return new Finding(
+                Name,
+                [part.Id],
+                block.Again,
+                last,
+                [.. notes.Select(n => n.Id)],
+                Severity.Warn,
+                $"As {first}, with a difference",
+                $"{Capital(again)} {Are(block)} {first} again, except: "
+                    + $"{named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}."
+            );
         }
     }
 
@@ -44,23 +72,55 @@ public sealed class Return : IStudyRule
     {
         if (pitchOrRhythm || a.Pitches != b.Pitches)
             return a.Rhythm != b.Rhythm ? "has another rhythm" : $"has {Pitches(b, a)}";
-        if (a.Marks == b.Marks) return null;
+        if (a.Marks == b.Marks)
+            return null;
         return Slurs(a) != Slurs(b) && WithoutSlurs(a) == WithoutSlurs(b) ? "is slurred otherwise" : "is articulated otherwise";
     }
 
     private static string Pitches(MeasureContent now, MeasureContent before)
     {
-        var changed = now.Sounding.Zip(before.Sounding).Where(p => p.First.TopSounding != p.Second.TopSounding && p.First.Top is not null && p.Second.Top is not null).ToList();
+        var changed = now
+            .Sounding.Zip(before.Sounding)
+            .Where(p => p.First.TopSounding != p.Second.TopSounding && p.First.Top is not null && p.Second.Top is not null)
+            .ToList();
         return changed.Count == 1 ? $"{changed[0].First.Top} for {changed[0].Second.Top}" : "other notes";
     }
 
-    private static string Slurs(MeasureContent m) => string.Join(' ', m.Sounding.Select(n => string.Concat(n.Marks.Where(x => x.Name.StartsWith("slur", StringComparison.Ordinal)).Select(x => x.Name).Order(StringComparer.Ordinal))));
+    private static string Slurs(MeasureContent m) =>
+        string.Join(
+            ' ',
+            m.Sounding.Select(n =>
+                string.Concat(
+                    n.Marks.Where(x => x.Name.StartsWith("slur", StringComparison.Ordinal))
+                        .Select(x => x.Name)
+                        .Order(StringComparer.Ordinal)
+                )
+            )
+        );
 
-    private static string WithoutSlurs(MeasureContent m) => string.Join(' ', m.Sounding.Select(n => string.Join(',', n.Marks.Where(x => !x.Name.StartsWith("slur", StringComparison.Ordinal) && x.Name is not ("words" or "dynamics")).Select(x => x.ToString()).Order(StringComparer.Ordinal))));
+    private static string WithoutSlurs(MeasureContent m) =>
+        string.Join(
+            ' ',
+            m.Sounding.Select(n =>
+                string.Join(
+                    ',',
+                    n.Marks.Where(x => !x.Name.StartsWith("slur", StringComparison.Ordinal) && x.Name is not ("words" or "dynamics"))
+                        .Select(x => x.ToString())
+                        .Order(StringComparer.Ordinal)
+                )
+            )
+        );
 
     private static IEnumerable<Note> DifferentNotes(MeasureContent before, MeasureContent now)
     {
-        if (before.Rhythm != now.Rhythm) return now.Sounding;
-        return now.Sounding.Zip(before.Sounding).Where(p => p.First.TopSounding != p.Second.TopSounding || !p.First.Marks.Where(m => m.Name != "dynamics").ToHashSet().SetEquals(p.Second.Marks.Where(m => m.Name != "dynamics"))).Select(p => p.First);
+        if (before.Rhythm != now.Rhythm)
+            return now.Sounding;
+        return now
+            .Sounding.Zip(before.Sounding)
+            .Where(p =>
+                p.First.TopSounding != p.Second.TopSounding
+                || !p.First.Marks.Where(m => m.Name != "dynamics").ToHashSet().SetEquals(p.Second.Marks.Where(m => m.Name != "dynamics"))
+            )
+            .Select(p => p.First);
     }
 }

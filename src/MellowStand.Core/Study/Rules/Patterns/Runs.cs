@@ -7,7 +7,8 @@ internal static class Runs
 {
     private static readonly Fraction LongestStep = 1;
 
-    /// <summary>Maximal stretches in which every step goes up, or every step goes down, by one of the sizes; no note but the last is longer than a quarter.</summary>
+    /// <summary>Maximal stretches in which every step goes up, or every step goes down, by one of the sizes; no note but the last is
+    /// longer than a quarter.</summary>
     /// <param name="notes">A phrase.</param>
     /// <param name="fits">Whether a step (semitones, letters; both signed) belongs.</param>
     public static IEnumerable<IReadOnlyList<Note>> Of(IReadOnlyList<Note> notes, Func<int, int, bool> fits)
@@ -15,8 +16,10 @@ internal static class Runs
         var start = 0;
         for (var i = 1; i <= notes.Count; i++)
         {
-            if (i < notes.Count && Joins(notes, i, start, fits)) continue;
-            if (i - start > 1) yield return [.. notes.Skip(start).Take(i - start)];
+            if (i < notes.Count && Joins(notes, i, start, fits))
+                continue;
+            if (i - start > 1)
+                yield return [.. notes.Skip(start).Take(i - start)];
             start = i < notes.Count && i - start > 1 && Joins(notes, i, i - 1, fits) ? i - 1 : i;
         }
     }
@@ -28,7 +31,8 @@ internal static class Runs
     private static bool Joins(IReadOnlyList<Note> notes, int i, int start, Func<int, int, bool> fits)
     {
         var semitones = Semitones(notes[i - 1], notes[i]);
-        if (semitones == 0 || notes[i - 1].SoundingDuration > LongestStep || !fits(semitones, Letters(notes[i - 1], notes[i]))) return false;
+        if (semitones == 0 || notes[i - 1].SoundingDuration > LongestStep || !fits(semitones, Letters(notes[i - 1], notes[i])))
+            return false;
         return i - 1 == start || Math.Sign(semitones) == Math.Sign(Semitones(notes[start], notes[start + 1]));
     }
 }

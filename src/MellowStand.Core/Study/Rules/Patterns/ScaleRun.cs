@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A run along a major or minor scale.</summary>
-/// <remarks>Six notes or more in neighbouring letters, all of one scale; the printed key is preferred, then the one that begins on the run's
+/// <remarks>Six notes or more in neighbouring letters, all of one scale; the printed key is preferred, then the one that begins on the
+/// run's
 /// lower end. Scales agree with tests/reference/facts/scales.json (music21 10.5.1).</remarks>
 public sealed class ScaleRun : IStudyRule
 {
@@ -19,9 +20,17 @@ public sealed class ScaleRun : IStudyRule
         {
             foreach (var run in Runs.Of(phrase, (semitones, letters) => Math.Abs(letters) == 1 && Math.Abs(semitones) is 1 or 2 or 3))
             {
-                if (run.Count < LeastNotes || Scales.Fitting(run, part.Measures[run[0].MeasureIndex].Key) is not { } scale) continue;
-                yield return Finding.At(Name, part, [.. run], Severity.Note, $"{scale.Name} scale",
-                    $"{run.Count} notes {(Runs.Semitones(run[0], run[1]) > 0 ? "up" : "down")} the scale of {scale.Name}, {run[0].Top} to {run[^1].Top}.");
+                if (run.Count < LeastNotes || Scales.Fitting(run, part.Measures[run[0].MeasureIndex].Key) is not { } scale)
+                    continue;
+                yield return Finding.At(
+                    Name,
+                    part,
+                    [.. run],
+                    Severity.Note,
+                    $"{scale.Name} scale",
+                    $"{run.Count} notes {(Runs.Semitones(run[0], run[1]) > 0 ? "up" : "down")} the scale of {scale.Name}, "
+                        + $"{run[0].Top} to {run[^1].Top}."
+                );
             }
         }
     }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A figure that climbs or falls measure by measure.</summary>
-/// <remarks>Three measures or more with the same rhythm and the same letters apart, each moved by the same number of letters. Common practice,
+/// <remarks>Three measures or more with the same rhythm and the same letters apart, each moved by the same number of letters. Common
+/// practice,
 /// no published source.</remarks>
 public sealed class Sequence : IStudyRule
 {
@@ -21,11 +22,27 @@ public sealed class Sequence : IStudyRule
         {
             var last = m;
             int? step = null;
-            while (last + 1 < shapes.Count && shapes[m] is { } here && shapes[last + 1] is { } next && next.Letters == here.Letters && Moves(next.Base - shapes[last]!.Value.Base, ref step)) last++;
+            while (
+                last + 1 < shapes.Count
+                && shapes[m] is { } here
+                && shapes[last + 1] is { } next
+                && next.Letters == here.Letters
+                && Moves(next.Base - shapes[last]!.Value.Base, ref step)
+            )
+                last++;
             if (last - m + 1 >= LeastMeasures)
             {
-                yield return new Finding(Name, [part.Id], m, last, [], Severity.Note, $"Sequence {(step > 0 ? "up" : "down")}, {context.Measures(m, last)}",
-                    $"The figure of measure {context.Label(m)} comes {last - m + 1} times, each time {Intervals.Letters(Math.Abs(step!.Value))} {(step > 0 ? "higher" : "lower")}.");
+                yield return new Finding(
+                    Name,
+                    [part.Id],
+                    m,
+                    last,
+                    [],
+                    Severity.Note,
+                    $"Sequence {(step > 0 ? "up" : "down")}, {context.Measures(m, last)}",
+                    $"The figure of measure {context.Label(m)} comes {last - m + 1} times, each time "
+                        + $"{Intervals.Letters(Math.Abs(step!.Value))} {(step > 0 ? "higher" : "lower")}."
+                );
             }
 
             m = Math.Max(last, m + 1);
@@ -35,7 +52,8 @@ public sealed class Sequence : IStudyRule
     private static (string Letters, int Base)? Shape(PartMeasure measure)
     {
         var notes = measure.Notes.Where(n => n.Top is not null && !n.IsGrace && !n.IsCue).ToList();
-        if (notes.Count < LeastNotes) return null;
+        if (notes.Count < LeastNotes)
+            return null;
         var start = notes[0].Top!.Value.Diatonic;
         return (string.Join(' ', notes.Select(n => $"{n.Offset}:{n.Duration}:{n.Top!.Value.Diatonic - start}")), start);
     }

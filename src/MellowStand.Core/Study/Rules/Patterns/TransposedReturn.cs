@@ -19,17 +19,33 @@ public sealed class TransposedReturn : IStudyRule
         var covered = -1;
         for (var j = 0; j < measures.Count; j++)
         {
-            if (measures[j].Base is null) continue;
-            if (!places.TryGetValue(measures[j].Intervals, out var earlier)) places[measures[j].Intervals] = earlier = [];
+            if (measures[j].Base is null)
+                continue;
+            if (!places.TryGetValue(measures[j].Intervals, out var earlier))
+                places[measures[j].Intervals] = earlier = [];
             if (j > covered)
             {
-                var best = earlier.Take(24).Select(i => (First: i, Length: Follow(measures, i, j), Shift: measures[j].Base!.Value - measures[i].Base!.Value)).Where(b => b.Shift != 0).DefaultIfEmpty().MaxBy(b => b.Length);
+                var best = earlier
+                    .Take(24)
+                    .Select(i => (First: i, Length: Follow(measures, i, j), Shift: measures[j].Base!.Value - measures[i].Base!.Value))
+                    .Where(b => b.Shift != 0)
+                    .DefaultIfEmpty()
+                    .MaxBy(b => b.Length);
                 if (best.Length >= LeastMeasures)
                 {
                     covered = j + best.Length - 1;
                     var first = context.Measures(best.First, best.First + best.Length - 1);
-                    yield return new Finding(Name, [part.Id], j, covered, [], Severity.Note, $"As {first}, {Words(best.Shift)}",
-                        $"From measure {context.Label(j)} to {context.Label(covered)} the music of {first} comes again, {Words(best.Shift)}.");
+                    yield return new Finding(
+                        Name,
+                        [part.Id],
+                        j,
+                        covered,
+                        [],
+                        Severity.Note,
+                        $"As {first}, {Words(best.Shift)}",
+                        $"From measure {context.Label(j)} to {context.Label(covered)} the music of {first} comes again, "
+                            + $"{Words(best.Shift)}."
+                    );
                 }
             }
 
@@ -41,7 +57,13 @@ public sealed class TransposedReturn : IStudyRule
     {
         var shift = m[j].Base - m[i].Base;
         var k = 0;
-        while (j + k < m.Count && i + k < j && m[i + k].Intervals == m[j + k].Intervals && (m[j + k].Base is null || m[j + k].Base - m[i + k].Base == shift)) k++;
+        while (
+            j + k < m.Count
+            && i + k < j
+            && m[i + k].Intervals == m[j + k].Intervals
+            && (m[j + k].Base is null || m[j + k].Base - m[i + k].Base == shift)
+        )
+            k++;
         return k;
     }
 

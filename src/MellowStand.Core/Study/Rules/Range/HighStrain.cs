@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Long high playing without a rest.</summary>
-/// <remarks>Brass: sixteen seconds or more above the upper quarter of the comfortable range with no rest of a measure. Rest at least as much as you play.
+/// <remarks>Brass: sixteen seconds or more above the upper quarter of the comfortable range with no rest of a measure. Rest at least as
+/// much as you play.
 /// Common practice, no published source; the bound is ours.</remarks>
 public sealed class HighStrain : IStudyRule
 {
@@ -15,13 +16,23 @@ public sealed class HighStrain : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Family: Instruments.Family.Brass } instrument) yield break;
+        if (context.InstrumentOf(part) is not { Family: Instruments.Family.Brass } instrument)
+            yield break;
         var bound = instrument.High.Midi - ((instrument.High.Midi - instrument.Low.Midi) / 4);
         foreach (var s in Stretches.Of(context.MelodyOf(part).Notes.Where(n => n.Top!.Value.Midi >= bound)))
         {
             var seconds = s.Sum(n => context.Seconds(n.MeasureIndex, n.SoundingDuration));
-            if (seconds < LeastSeconds) continue;
-            yield return Finding.At(Name, part, s, Severity.Warn, $"High for {seconds:0} seconds", $"{context.Measures(s[0].MeasureIndex, s[^1].MeasureIndex)}: {seconds:0} seconds of sound at the top of the range. Rest at least as much as you play, and share the part.");
+            if (seconds < LeastSeconds)
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                s,
+                Severity.Warn,
+                $"High for {seconds:0} seconds",
+                $"{context.Measures(s[0].MeasureIndex, s[^1].MeasureIndex)}: {seconds:0} seconds of sound at the top of the "
+                    + $"range. Rest at least as much as you play, and share the part."
+            );
         }
     }
 }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A leap of an octave or more.</summary>
-/// <remarks>Practise it an octave smaller first; brass players hear it before they play. Larger than an octave in quick notes is often missed. Common
+/// <remarks>Practise it an octave smaller first; brass players hear it before they play. Larger than an octave in quick notes is often
+/// missed. Common
 /// practice, no published source.</remarks>
 public sealed class LargeLeap : IStudyRule
 {
@@ -16,7 +17,8 @@ public sealed class LargeLeap : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is { Family: Instruments.Family.Keyboard }) yield break;
+        if (context.InstrumentOf(part) is { Family: Instruments.Family.Keyboard })
+            yield break;
         var notes = context.MelodyOf(part).Notes;
         var leaps = Enumerable.Range(1, Math.Max(0, notes.Count - 1)).Where(i => Leaps(notes[i - 1], notes[i])).ToList();
         foreach (var stretch in Stretches.Of(leaps.Select(i => notes[i])))
@@ -25,8 +27,15 @@ public sealed class LargeLeap : IStudyRule
             var (a, b) = (notes[widest - 1], notes[widest]);
             var size = Math.Abs(Runs.Semitones(a, b));
             var all = stretch.SelectMany(n => new[] { notes[IndexOf(leaps, notes, n) - 1], n }).Distinct().ToList();
-            yield return Finding.At(Name, part, all, size >= Wide && a.SoundingDuration <= 1 ? Severity.Warn : Severity.Note, stretch.Count == 1 ? $"Leap from {a.Top} to {b.Top}" : $"{stretch.Count} large leaps",
-                $"{Capital(Intervals.Name(size))} from {a.Top} to {b.Top}: practise it an octave smaller first, and hear the second note before playing it.");
+            yield return Finding.At(
+                Name,
+                part,
+                all,
+                size >= Wide && a.SoundingDuration <= 1 ? Severity.Warn : Severity.Note,
+                stretch.Count == 1 ? $"Leap from {a.Top} to {b.Top}" : $"{stretch.Count} large leaps",
+                $"{Capital(Intervals.Name(size))} from {a.Top} to {b.Top}: practise it an octave smaller first, and hear the "
+                    + $"second note before playing it."
+            );
         }
     }
 

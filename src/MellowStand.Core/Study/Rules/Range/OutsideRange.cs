@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Notes outside the range of those who play the part.</summary>
-/// <remarks>Ranges: <see cref="Instruments.WrittenRanges"/>, at the level that all players of the part reach, or the house's where nobody is seated. A note outside even the extreme range may be a misprint.</remarks>
+/// <remarks>Ranges: <see cref="Instruments.WrittenRanges"/>, at the level that all players of the part reach, or the house's where nobody
+/// is seated. A note outside even the extreme range may be a misprint.</remarks>
 public sealed class OutsideRange : IStudyRule
 {
     /// <inheritdoc/>
@@ -12,8 +13,10 @@ public sealed class OutsideRange : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Keyboard or Instruments.Family.Percussion) } instrument) yield break;
-        if (instrument.Transposition.Semitones != part.Transposition.Semitones) yield break;
+        if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Keyboard or Instruments.Family.Percussion) } instrument)
+            yield break;
+        if (instrument.Transposition.Semitones != part.Transposition.Semitones)
+            yield break;
         var (level, isPlayers) = context.LevelOf(part);
         var range = Instruments.WrittenRanges.Of(instrument, level);
         var extreme = Instruments.WrittenRanges.Of(instrument, "extreme");
@@ -22,10 +25,18 @@ public sealed class OutsideRange : IStudyRule
             foreach (var s in Stretches.Of(group, 4))
             {
                 var far = s.MaxBy(n => Math.Abs(n.Top!.Value.Midi - ((range.Low.Midi + range.High.Midi) / 2)))!;
-                yield return Finding.At(Name, part, s, group.Key ? Severity.Note : Severity.Warn, group.Key ? $"{far.Top} is outside the {level} range" : $"{far.Top} is beyond the instrument",
+                yield return Finding.At(
+                    Name,
+                    part,
+                    s,
+                    group.Key ? Severity.Note : Severity.Warn,
+                    group.Key ? $"{far.Top} is outside the {level} range" : $"{far.Top} is beyond the instrument",
                     group.Key
-                        ? $"The {level} range of the {instrument.Name.ToLowerInvariant()}{(isPlayers ? ", which all players of this part have," : "")} is {range.Low} to {range.High}; here it goes to {far.Top}."
-                        : $"{far.Top} lies outside {extreme.Low} to {extreme.High}: a misprint, another clef, or for another instrument.");
+                        ? $"The {level} range of the "
+                            + $"{instrument.Name.ToLowerInvariant()}{(isPlayers ? ", which all players of this part have," : "")}"
+                            + $" is {range.Low} to {range.High}; here it goes to {far.Top}."
+                        : $"{far.Top} lies outside {extreme.Low} to {extreme.High}: a misprint, another clef, or for another instrument."
+                );
             }
         }
     }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Quick crossings of the clarinet's break.</summary>
-/// <remarks>Between written B♭4 and B4, where the hand goes from almost nothing to everything. Twice or more in a measure, in eighths or quicker at the tempo (three
+/// <remarks>Between written B♭4 and B4, where the hand goes from almost nothing to everything. Twice or more in a measure, in eighths or
+/// quicker at the tempo (three
 /// notes a second). Common practice, no published source.</remarks>
 public sealed class RegisterCrossing : IStudyRule
 {
@@ -16,11 +17,25 @@ public sealed class RegisterCrossing : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { } instrument || !instrument.Id.Contains("clarinet", StringComparison.Ordinal)) yield break;
+        if (context.InstrumentOf(part) is not { } instrument || !instrument.Id.Contains("clarinet", StringComparison.Ordinal))
+            yield break;
         var notes = context.MelodyOf(part).Notes;
-        var crossing = Enumerable.Range(1, Math.Max(0, notes.Count - 1)).Where(i => (notes[i - 1].Top!.Value.Midi < Break) != (notes[i].Top!.Value.Midi < Break)
-            && notes[i].Onset == notes[i - 1].End && context.Seconds(notes[i].MeasureIndex, notes[i - 1].Duration) <= Quick).Select(i => notes[i]);
+        var crossing = Enumerable
+            .Range(1, Math.Max(0, notes.Count - 1))
+            .Where(i =>
+                (notes[i - 1].Top!.Value.Midi < Break) != (notes[i].Top!.Value.Midi < Break)
+                && notes[i].Onset == notes[i - 1].End
+                && context.Seconds(notes[i].MeasureIndex, notes[i - 1].Duration) <= Quick
+            )
+            .Select(i => notes[i]);
         foreach (var s in Stretches.Of(crossing, 0).Where(s => s.Count >= 2))
-            yield return Finding.At(Name, part, s, Severity.Note, $"The break, {s.Count} times", "The line crosses the break again and again: leave the right hand down through the throat notes.");
+            yield return Finding.At(
+                Name,
+                part,
+                s,
+                Severity.Note,
+                $"The break, {s.Count} times",
+                "The line crosses the break again and again: leave the right hand down through the throat notes."
+            );
     }
 }

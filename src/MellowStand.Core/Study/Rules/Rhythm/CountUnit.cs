@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The unit to count is not the meter's lower number.</summary>
-/// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8 in dotted quarters unless
+/// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8
+/// in dotted quarters unless
 /// they are slow; a quick 3/4 in one. Common practice, no published source; the bounds are ours.</remarks>
 public sealed class CountUnit : IStudyRule
 {
@@ -23,24 +24,48 @@ public sealed class CountUnit : IStudyRule
         foreach (var (from, to) in Stretches.OfMeterAndTempo(context))
         {
             var meter = context.Score.Measures[from].Meter;
-            if (meter.IsSenza || meter.Groups.Count != 1) continue;
+            if (meter.IsSenza || meter.Groups.Count != 1)
+                continue;
             var quarter = context.Tempo.QuarterBpmAt(from);
             var unit = meter.Groups[0].Unit;
             var struck = Enumerable.Range(from, to - from + 1).SelectMany(m => context.MelodyOf(part).ByMeasure[m]).ToList();
-            if (struck.Count == 0) continue;
+            if (struck.Count == 0)
+                continue;
             if (meter.IsCompound || (meter.Groups[0] is { Beats: 3, BeatType: 8 }))
             {
                 var dotted = quarter / (unit * 3).Value;
-                if (dotted >= SlowDotted) yield return Make(part, from, to, $"Count in {Lengths.Value(unit * 3)}s", $"{meter} goes in {meter.Beats.Count}: {Lengths.Value(unit * 3)} = {dotted:0.#} is the beat, not {Lengths.Value(unit)} = {quarter / unit.Value:0.#}.");
+                if (dotted >= SlowDotted)
+                    yield return Make(
+                        part,
+                        from,
+                        to,
+                        $"Count in {Lengths.Value(unit * 3)}s",
+                        $"{meter} goes in {meter.Beats.Count}: {Lengths.Value(unit * 3)} = {dotted:0.#} is the beat, not "
+                            + $"{Lengths.Value(unit)} = {quarter / unit.Value:0.#}."
+                    );
             }
             else if (meter.Groups[0] is { Beats: 3, BeatType: 4 } && quarter >= QuickThree)
-                yield return Make(part, from, to, "Count in one", $"Quarter = {quarter:0.#} is too quick to beat: dotted half = {quarter / 3:0.#} is the beat.");
+                yield return Make(
+                    part,
+                    from,
+                    to,
+                    "Count in one",
+                    $"Quarter = {quarter:0.#} is too quick to beat: dotted half = {quarter / 3:0.#} is the beat."
+                );
             else if (unit >= 1 && context.Tempo.IsPrinted && quarter <= SlowQuarter && struck.Count(IsShort) >= ShareOfShort * struck.Count)
-                yield return Make(part, from, to, "Count in eighths", $"The music is slow and full of short notes: count eighths at first, quarter = {quarter:0.#} is eighth = {quarter * 2:0.#}.");
+                yield return Make(
+                    part,
+                    from,
+                    to,
+                    "Count in eighths",
+                    $"The music is slow and full of short notes: count eighths at first, quarter = {quarter:0.#} is eighth = "
+                        + $"{quarter * 2:0.#}."
+                );
         }
     }
 
     private static bool IsShort(Note n) => n.Duration > Fraction.Zero && n.Duration <= Short;
 
-    private Finding Make(Part part, int from, int to, string title, string why) => new(Name, [part.Id], from, to, [], Severity.Note, title, why);
+    private Finding Make(Part part, int from, int to, string title, string why) =>
+        new(Name, [part.Id], from, to, [], Severity.Note, title, why);
 }

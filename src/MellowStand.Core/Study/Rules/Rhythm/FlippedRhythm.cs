@@ -17,12 +17,29 @@ public sealed class FlippedRhythm : IStudyRule
         for (var i = 0; i + 3 < notes.Count; i++)
         {
             var (a, b, c, d) = (notes[i], notes[i + 1], notes[i + 2], notes[i + 3]);
-            if (a.Duration == b.Duration || a.Duration != d.Duration || b.Duration != c.Duration) continue;
-            if (!context.IsOnBeat(a) || !context.IsOnBeat(c) || b.Onset != a.End || c.Onset != b.End || d.Onset != c.End || context.IsOnBeat(b)) continue;
+            if (a.Duration == b.Duration || a.Duration != d.Duration || b.Duration != c.Duration)
+                continue;
+            if (
+                !context.IsOnBeat(a)
+                || !context.IsOnBeat(c)
+                || b.Onset != a.End
+                || c.Onset != b.End
+                || d.Onset != c.End
+                || context.IsOnBeat(b)
+            )
+                continue;
             flips.AddRange([a, b, c, d]);
         }
 
         foreach (var stretch in Stretches.Of(flips))
-            yield return Finding.At(Name, part, stretch, Severity.Warn, "The rhythm flips", $"At beat {context.Beat(stretch[2])} of measure {context.Label(stretch[2].MeasureIndex)} the long and the short note change places.");
+            yield return Finding.At(
+                Name,
+                part,
+                stretch,
+                Severity.Warn,
+                "The rhythm flips",
+                $"At beat {context.Beat(stretch[2])} of measure {context.Label(stretch[2].MeasureIndex)} the long and the short "
+                    + $"note change places."
+            );
     }
 }

@@ -17,14 +17,28 @@ public sealed class Hemiola : IStudyRule
         for (var m = 0; m + 1 < context.Score.Measures.Count; m++)
         {
             var (a, b) = (context.Score.Measures[m], context.Score.Measures[m + 1]);
-            if (!IsThree(a) || !IsThree(b)) continue;
+            if (!IsThree(a) || !IsThree(b))
+                continue;
             var unit = a.Meter.BeatUnit;
-            var strokes = melody.ByMeasure[m].Concat(melody.ByMeasure[m + 1]).Where(n => n.SoundingDuration >= unit * 2).Select(n => (n.Onset - a.Start) / unit).ToList();
-            if (!strokes.SequenceEqual([Fraction.Zero, 2, 4])) continue;
-            yield return Finding.At(Name, part, [.. melody.ByMeasure[m], .. melody.ByMeasure[m + 1]], Severity.Warn, "Two measures feel like three of two",
-                $"In {context.Measures(m, m + 1)} the notes fall on every second beat across the bar line: count on in three.");
+            var strokes = melody
+                .ByMeasure[m]
+                .Concat(melody.ByMeasure[m + 1])
+                .Where(n => n.SoundingDuration >= unit * 2)
+                .Select(n => (n.Onset - a.Start) / unit)
+                .ToList();
+            if (!strokes.SequenceEqual([Fraction.Zero, 2, 4]))
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                [.. melody.ByMeasure[m], .. melody.ByMeasure[m + 1]],
+                Severity.Warn,
+                "Two measures feel like three of two",
+                $"In {context.Measures(m, m + 1)} the notes fall on every second beat across the bar line: count on in three."
+            );
         }
     }
 
-    private static bool IsThree(MeasureFrame m) => m.Meter.Groups.Count == 1 && m.Meter.Groups[0] is { Beats: 3, BeatType: 2 or 4 } && m.Length == m.Meter.Length;
+    private static bool IsThree(MeasureFrame m) =>
+        m.Meter.Groups.Count == 1 && m.Meter.Groups[0] is { Beats: 3, BeatType: 2 or 4 } && m.Length == m.Meter.Length;
 }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A dotted or tied length of more than two beats, told in beats.</summary>
-/// <remarks>A dot adds half: a dotted half is 3 quarters, a dotted whole 6; a tie adds the lengths. Common practice, no published source.</remarks>
+/// <remarks>A dot adds half: a dotted half is 3 quarters, a dotted whole 6; a tie adds the lengths. Common practice, no published
+/// source.</remarks>
 public sealed class LongLength : IStudyRule
 {
     /// <inheritdoc/>
@@ -17,8 +18,14 @@ public sealed class LongLength : IStudyRule
         let tied = note.Heads.Any(h => h.TiedTo is not null)
         where beats > 2 && (note.Dots > 0 || tied)
         group note by (Beats: beats, Tied: tied, note.Dots, note.Type) into same
-        select Finding.At(Name, part, [.. same], Severity.Note, $"Held {Lengths.Mixed(same.Key.Beats)} beats",
+        select Finding.At(
+            Name,
+            part,
+            [.. same],
+            Severity.Note,
+            $"Held {Lengths.Mixed(same.Key.Beats)} beats",
             same.Key.Tied
                 ? $"The tie adds the lengths: {Lengths.Mixed(same.Key.Beats)} beats in all, struck once."
-                : $"The dot adds half: this note lasts {Lengths.Mixed(same.Key.Beats)} beats.");
+                : $"The dot adds half: this note lasts {Lengths.Mixed(same.Key.Beats)} beats."
+        );
 }

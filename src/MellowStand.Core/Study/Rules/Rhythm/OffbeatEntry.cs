@@ -19,9 +19,16 @@ public sealed class OffbeatEntry : IStudyRule
         {
             var meter = context.Score.Measures[notes[i].MeasureIndex].Meter;
             var rest = notes[i].Onset - (notes[i - 1].Onset + notes[i - 1].SoundingDuration);
-            if (meter.IsSenza || rest < meter.Length * LeastMeasures || context.IsOnBeat(notes[i])) continue;
-            yield return Finding.At(Name, part, [notes[i]], Severity.Warn, $"Entry off the beat, at {context.Beat(notes[i])}",
-                $"After the rest the first note stands at beat {context.Beat(notes[i])}, not on a beat: breathe on the beat before it.");
+            if (meter.IsSenza || rest < meter.Length * LeastMeasures || context.IsOnBeat(notes[i]))
+                continue;
+            yield return Finding.At(
+                Name,
+                part,
+                [notes[i]],
+                Severity.Warn,
+                $"Entry off the beat, at {context.Beat(notes[i])}",
+                $"After the rest the first note stands at beat {context.Beat(notes[i])}, not on a beat: breathe on the beat before it."
+            );
         }
     }
 }

@@ -14,21 +14,34 @@ public sealed class Pickup : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var first = context.Score.Measures[0];
-        if (!first.IsPickup || first.Meter.IsSenza) yield break;
+        if (!first.IsPickup || first.Meter.IsSenza)
+            yield break;
         var missing = first.Meter.Length - first.Length;
         var unit = first.Meter.BeatUnit;
         var last = context.Score.Measures[^1];
-        var ending = last.Length == last.Meter.Length - first.Length && last.Index > 0
-            ? $" The last measure has {Beats(last.Length, unit)}, which completes it."
-            : "";
+        var ending =
+            last.Length == last.Meter.Length - first.Length && last.Index > 0
+                ? $" The last measure has {Beats(last.Length, unit)}, which completes it."
+                : "";
         var plays = part.Measures[0].Notes.Any(n => n.Sounds);
-        yield return new Finding(Name, [part.Id], 0, 0, [], Severity.Note, $"Pickup of {Beats(first.Length, unit)}",
-            $"Count off {Beats(missing, unit)}, then {(plays ? "play" : "wait for")} the pickup; measure {context.Label(Math.Min(1, last.Index))} begins on the next downbeat.{ending}");
+        yield return new Finding(
+            Name,
+            [part.Id],
+            0,
+            0,
+            [],
+            Severity.Note,
+            $"Pickup of {Beats(first.Length, unit)}",
+            $"Count off {Beats(missing, unit)}, then {(plays ? "play" : "wait for")} the pickup; measure "
+                + $"{context.Label(Math.Min(1, last.Index))} begins on the next downbeat.{ending}"
+        );
     }
 
     private static string Beats(Fraction length, Fraction unit)
     {
         var beats = length / unit;
-        return beats == 1 ? "one beat" : beats.Denominator == 1 ? $"{beats} beats" : $"{Lengths.Mixed(beats)} beats";
+        return beats == 1 ? "one beat"
+            : beats.Denominator == 1 ? $"{beats} beats"
+            : $"{Lengths.Mixed(beats)} beats";
     }
 }

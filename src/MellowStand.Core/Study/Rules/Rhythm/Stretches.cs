@@ -20,7 +20,8 @@ internal static class Stretches
             (open ??= []).Add(note);
         }
 
-        if (open is not null) yield return open;
+        if (open is not null)
+            yield return open;
     }
 
     /// <summary>Stretches of measures with the same meter and tempo: first and last from 0.</summary>
@@ -29,8 +30,12 @@ internal static class Stretches
         var from = 0;
         for (var m = 1; m <= context.Score.Measures.Count; m++)
         {
-            if (m < context.Score.Measures.Count && context.Score.Measures[m].Meter.Equals(context.Score.Measures[from].Meter)
-                && Math.Abs(context.Tempo.QuarterBpmAt(m) - context.Tempo.QuarterBpmAt(from)) < 0.01) continue;
+            if (
+                m < context.Score.Measures.Count
+                && context.Score.Measures[m].Meter.Equals(context.Score.Measures[from].Meter)
+                && Math.Abs(context.Tempo.QuarterBpmAt(m) - context.Tempo.QuarterBpmAt(from)) < 0.01
+            )
+                continue;
             yield return (from, m - 1);
             from = m;
         }

@@ -12,17 +12,31 @@ public sealed class Syncopation : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from stretch in Stretches.Of(context.MelodyOf(part).Struck.Where(n => Is(context, n)))
-        select Finding.At(Name, part, stretch, Severity.Note, "Syncopation",
-            $"{(stretch.Count == 1 ? "A note begins" : $"{stretch.Count} notes begin")} between the beats and {(stretch.Count == 1 ? "sounds" : "sound")} through the next one: keep the beat in the body.");
+        select Finding.At(
+            Name,
+            part,
+            stretch,
+            Severity.Note,
+            "Syncopation",
+            $"{(stretch.Count == 1 ? "A note begins" : $"{stretch.Count} notes begin")} between the beats and "
+                + $"{(stretch.Count == 1 ? "sounds" : "sound")} through the next one: keep the beat in the body."
+        );
 
     private static bool Is(StudyContext context, Note n)
     {
         var meter = context.Score.Measures[n.MeasureIndex].Meter;
-        if (meter.IsSenza) return false;
+        if (meter.IsSenza)
+            return false;
         var at = context.BeatsIn(n);
         var length = n.SoundingDuration / meter.BeatUnit;
         var nextBeat = new Fraction((at.Numerator / at.Denominator) + 1);
-        if (at.Denominator != 1) return at + length > nextBeat && length > nextBeat - at;
-        return meter.Groups.Count == 1 && meter.Groups[0] is { Beats: 4, BeatType: 4 } && at == 1 && length >= 2 && n.Dots == 0 && n.Heads.All(h => h.TiedTo is null);
+        if (at.Denominator != 1)
+            return at + length > nextBeat && length > nextBeat - at;
+        return meter.Groups.Count == 1
+            && meter.Groups[0] is { Beats: 4, BeatType: 4 }
+            && at == 1
+            && length >= 2
+            && n.Dots == 0
+            && n.Heads.All(h => h.TiedTo is null);
     }
 }

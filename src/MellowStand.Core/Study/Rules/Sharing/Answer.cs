@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A figure that answers another part's: the same rhythm and intervals a few measures later.</summary>
-/// <remarks>Two measures or more, of four notes or more each, one to four measures after another part that does not play them too. Common practice, no published source.</remarks>
+/// <remarks>Two measures or more, of four notes or more each, one to four measures after another part that does not play them too. Common
+/// practice, no published source.</remarks>
 public sealed class Answer : IStudyRule
 {
     private const int LeastMeasures = 2;
@@ -19,7 +20,11 @@ public sealed class Answer : IStudyRule
         var mine = context.ContentOf(part);
         for (var m = 1; m + LeastMeasures <= mine.Count;)
         {
-            var found = context.Score.Parts.Where(p => p != part).Select(p => Find(context.ContentOf(p), mine, m)).Zip(context.Score.Parts.Where(p => p != part), (f, p) => (f.Distance, f.Length, Part: p)).FirstOrDefault(f => f.Length >= LeastMeasures);
+            var found = context
+                .Score.Parts.Where(p => p != part)
+                .Select(p => Find(context.ContentOf(p), mine, m))
+                .Zip(context.Score.Parts.Where(p => p != part), (f, p) => (f.Distance, f.Length, Part: p))
+                .FirstOrDefault(f => f.Length >= LeastMeasures);
             if (found.Length < LeastMeasures)
             {
                 m++;
@@ -27,8 +32,16 @@ public sealed class Answer : IStudyRule
             }
 
             var asked = context.Measures(m - found.Distance, m - found.Distance + found.Length - 1);
-            yield return new Finding(Name, [part.Id], m, m + found.Length - 1, [], Severity.Note, $"Answers {found.Part.Name}, {asked}",
-                $"{found.Part.Name} has this figure in {asked}: listen for it, and answer with the same length and level.");
+            yield return new Finding(
+                Name,
+                [part.Id],
+                m,
+                m + found.Length - 1,
+                [],
+                Severity.Note,
+                $"Answers {found.Part.Name}, {asked}",
+                $"{found.Part.Name} has this figure in {asked}: listen for it, and answer with the same length and level."
+            );
             m += found.Length;
         }
     }
@@ -38,9 +51,16 @@ public sealed class Answer : IStudyRule
         for (var distance = 1; distance <= Latest && distance <= m; distance++)
         {
             var length = 0;
-            while (m + length < mine.Count && length < distance && mine[m + length].Sounding.Count >= LeastNotes && mine[m + length].Intervals == other[m + length - distance].Intervals
-                && mine[m + length].Intervals != mine[m + length - distance].Intervals) length++;
-            if (length >= LeastMeasures) return (distance, length);
+            while (
+                m + length < mine.Count
+                && length < distance
+                && mine[m + length].Sounding.Count >= LeastNotes
+                && mine[m + length].Intervals == other[m + length - distance].Intervals
+                && mine[m + length].Intervals != mine[m + length - distance].Intervals
+            )
+                length++;
+            if (length >= LeastMeasures)
+                return (distance, length);
         }
 
         return (0, 0);

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Who plays the same rhythm with other notes.</summary>
-/// <remarks>Four measures or more with three strokes or more in each; told once, by the first of the parts. Common practice, no published source.</remarks>
+/// <remarks>Four measures or more with three strokes or more in each; told once, by the first of the parts. Common practice, no published
+/// source.</remarks>
 public sealed class SharedRhythm : IStudyRule
 {
     private const int LeastMeasures = 4;
@@ -21,13 +22,28 @@ public sealed class SharedRhythm : IStudyRule
             var from = -1;
             for (var m = 0; m <= mine.Count; m++)
             {
-                var same = m < mine.Count && mine[m].Length > 0 && mine[m] == context.RhythmsOf(other)[m] && context.SoundsOf(part)[m] != context.SoundsOf(other)[m];
-                if (same && from < 0) from = m;
-                if (same || from < 0) continue;
+                var same =
+                    m < mine.Count
+                    && mine[m].Length > 0
+                    && mine[m] == context.RhythmsOf(other)[m]
+                    && context.SoundsOf(part)[m] != context.SoundsOf(other)[m];
+                if (same && from < 0)
+                    from = m;
+                if (same || from < 0)
+                    continue;
                 if (m - from >= LeastMeasures)
                 {
-                    yield return new Finding(Name, [part.Id, other.Id], from, m - 1, [], Severity.Note, $"The rhythm of {NameOf(other)}",
-                        $"In {context.Measures(from, m - 1)} {NameOf(part)} and {NameOf(other)} have one rhythm with other notes: clap it together first.");
+                    yield return new Finding(
+                        Name,
+                        [part.Id, other.Id],
+                        from,
+                        m - 1,
+                        [],
+                        Severity.Note,
+                        $"The rhythm of {NameOf(other)}",
+                        $"In {context.Measures(from, m - 1)} {NameOf(part)} and {NameOf(other)} have one rhythm with other "
+                            + $"notes: clap it together first."
+                    );
                 }
 
                 from = -1;

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Who plays the same notes.</summary>
-/// <remarks>Four measures or more in which another part sounds the same letters at the same moments, in unison or octaves. Common practice, no published
+/// <remarks>Four measures or more in which another part sounds the same letters at the same moments, in unison or octaves. Common
+/// practice, no published
 /// source.</remarks>
 public sealed class SharedWith : IStudyRule
 {
@@ -21,7 +22,17 @@ public sealed class SharedWith : IStudyRule
         foreach (var (from, to, others) in Runs(context, part, mine))
         {
             var names = string.Join(", ", others.Select(p => p.Name.Length > 0 ? p.Name : p.Id));
-            yield return new Finding(Name, [part.Id, .. others.Select(p => p.Id)], from, to, [], Severity.Note, $"The same notes as {names}", $"In {context.Measures(from, to)} {(part.Name.Length > 0 ? part.Name : part.Id)} and {names} play one line: same separation, same breath, tune to the lowest.");
+            yield return new Finding(
+                Name,
+                [part.Id, .. others.Select(p => p.Id)],
+                from,
+                to,
+                [],
+                Severity.Note,
+                $"The same notes as {names}",
+                $"In {context.Measures(from, to)} {(part.Name.Length > 0 ? part.Name : part.Id)} and {names} play one line: "
+                    + $"same separation, same breath, tune to the lowest."
+            );
         }
     }
 
@@ -32,11 +43,23 @@ public sealed class SharedWith : IStudyRule
         {
             var others = Same(context, part, mine, m);
             var to = m;
-            while (others.Count > 0 && to + 1 < mine.Count && (mine[to + 1].Length == 0 || others.SequenceEqual(Same(context, part, mine, to + 1)))) to++;
-            while (to > m && mine[to].Length == 0) to--;
+            while (
+                others.Count > 0
+                && to + 1 < mine.Count
+                && (mine[to + 1].Length == 0 || others.SequenceEqual(Same(context, part, mine, to + 1)))
+            )
+                to++;
+            while (to > m && mine[to].Length == 0)
+                to--;
             var sounding = Enumerable.Range(m, to - m + 1).Count(i => mine[i].Length > 0);
             var notes = Enumerable.Range(m, to - m + 1).Sum(i => context.MelodyOf(part).ByMeasure[i].Count());
-            if (others.Count > 0 && sounding >= LeastMeasures && notes >= LeastNotes && others.All(o => context.Score.Parts.ToList().IndexOf(o) > place)) yield return (m, to, others);
+            if (
+                others.Count > 0
+                && sounding >= LeastMeasures
+                && notes >= LeastNotes
+                && others.All(o => context.Score.Parts.ToList().IndexOf(o) > place)
+            )
+                yield return (m, to, others);
             m = to + 1;
         }
     }

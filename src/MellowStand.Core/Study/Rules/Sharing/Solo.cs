@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A part that is alone: nobody else plays, or it is marked solo.</summary>
-/// <remarks>Read from the score: a measure or more in which every other part rests. A solo piano is fuller than an accompanying piano. Common practice, no published
+/// <remarks>Read from the score: a measure or more in which every other part rests. A solo piano is fuller than an accompanying piano.
+/// Common practice, no published
 /// source.</remarks>
 public sealed class Solo : IStudyRule
 {
@@ -13,20 +14,44 @@ public sealed class Solo : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.Score.Parts.Count < 2) yield break;
+        if (context.Score.Parts.Count < 2)
+            yield break;
         var from = -1;
         for (var m = 0; m <= context.Score.Measures.Count; m++)
         {
-            var alone = m < context.Score.Measures.Count && context.MelodyOf(part).ByMeasure[m].Any() && !context.Score.Parts.Any(p => p != part && p.Measures[m].Notes.Any(n => n.Sounds && !n.IsCue));
-            if (alone && from < 0) from = m;
-            if (alone || from < 0) continue;
-            yield return new Finding(Name, [part.Id], from, m - 1, [.. context.MelodyOf(part).ByMeasure[from].Take(1).Select(n => n.Id)], Severity.Note, $"Alone in {context.Measures(from, m - 1)}",
-                $"Nobody else plays: be fuller than the printed level{(m < context.Score.Measures.Count ? ", and swell into the join" : "")}.");
+            var alone =
+                m < context.Score.Measures.Count
+                && context.MelodyOf(part).ByMeasure[m].Any()
+                && !context.Score.Parts.Any(p => p != part && p.Measures[m].Notes.Any(n => n.Sounds && !n.IsCue));
+            if (alone && from < 0)
+                from = m;
+            if (alone || from < 0)
+                continue;
+            yield return new Finding(
+                Name,
+                [part.Id],
+                from,
+                m - 1,
+                [.. context.MelodyOf(part).ByMeasure[from].Take(1).Select(n => n.Id)],
+                Severity.Note,
+                $"Alone in {context.Measures(from, m - 1)}",
+                $"Nobody else plays: be fuller than the printed "
+                    + $"level{(m < context.Score.Measures.Count ? ", and swell into the join" : "")}."
+            );
             from = -1;
         }
 
         foreach (var d in part.Directions.Where(d => d.Kind == DirectionKind.Words && IsSolo(d.Text)))
-            yield return new Finding(Name, [part.Id], d.MeasureIndex, d.MeasureIndex, part.FirstSoundingFrom(d.Onset) is { } n ? [n.Id] : [], Severity.Note, "Solo", "Marked solo: a solo piano is fuller than an accompanying piano.");
+            yield return new Finding(
+                Name,
+                [part.Id],
+                d.MeasureIndex,
+                d.MeasureIndex,
+                part.FirstSoundingFrom(d.Onset) is { } n ? [n.Id] : [],
+                Severity.Note,
+                "Solo",
+                "Marked solo: a solo piano is fuller than an accompanying piano."
+            );
     }
 
     private static bool IsSolo(string text) => text.Trim().TrimEnd('.').Equals("solo", StringComparison.OrdinalIgnoreCase);

@@ -16,14 +16,30 @@ public sealed class ATempoWithoutSlowing : IStudyRule
         var signs = context.Tempo.Signs;
         for (var i = 0; i < signs.Count; i++)
         {
-            if (signs[i].Kind != TempoKind.Return) continue;
-            var left = signs.Take(i).Reverse().TakeWhile(s => s.Kind != TempoKind.Return).Any(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening)
-                || ChangedTempo(signs, i) || FermataBefore(context, signs[i]);
-            if (left) continue;
+            if (signs[i].Kind != TempoKind.Return)
+                continue;
+            var left =
+                signs
+                    .Take(i)
+                    .Reverse()
+                    .TakeWhile(s => s.Kind != TempoKind.Return)
+                    .Any(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening)
+                || ChangedTempo(signs, i)
+                || FermataBefore(context, signs[i]);
+            if (left)
+                continue;
             var before = Math.Max(0, signs[i].Measure - 1);
-            yield return new Finding(Name, [part.Id], signs[i].Measure, signs[i].Measure, FirstNoteFrom(part, signs[i]), Severity.Warn,
+            yield return new Finding(
+                Name,
+                [part.Id],
+                signs[i].Measure,
+                signs[i].Measure,
+                FirstNoteFrom(part, signs[i]),
+                Severity.Warn,
                 $"“{signs[i].Text}” with no slowing before it",
-                $"Nothing slows before measure {context.Label(signs[i].Measure)}: hold back in measure {context.Label(before)}, so that there is a tempo to return to.");
+                $"Nothing slows before measure {context.Label(signs[i].Measure)}: hold back in measure {context.Label(before)}, "
+                    + $"so that there is a tempo to return to."
+            );
         }
     }
 
@@ -31,9 +47,11 @@ public sealed class ATempoWithoutSlowing : IStudyRule
         part.FirstSoundingFrom(sign.Onset) is { } note && note.MeasureIndex == sign.Measure ? [note.Id] : [];
 
     // "Tempo I" after another tempo is a change of its own.
-    private static bool ChangedTempo(IReadOnlyList<TempoSign> signs, int i) => signs.Take(i).Count(s => s.Kind == TempoKind.Fixed) > 1
-        && signs.Take(i).Last().Kind == TempoKind.Fixed && !signs[i].Text.Contains("a tempo", StringComparison.OrdinalIgnoreCase);
+    private static bool ChangedTempo(IReadOnlyList<TempoSign> signs, int i) =>
+        signs.Take(i).Count(s => s.Kind == TempoKind.Fixed) > 1
+        && signs.Take(i).Last().Kind == TempoKind.Fixed
+        && !signs[i].Text.Contains("a tempo", StringComparison.OrdinalIgnoreCase);
 
-    private static bool FermataBefore(StudyContext context, TempoSign sign) => context.Score.Parts.Any(p => p.Notes.Any(n =>
-        n.Has("fermata") && n.Onset < sign.Onset && n.MeasureIndex >= sign.Measure - 1));
+    private static bool FermataBefore(StudyContext context, TempoSign sign) =>
+        context.Score.Parts.Any(p => p.Notes.Any(n => n.Has("fermata") && n.Onset < sign.Onset && n.MeasureIndex >= sign.Measure - 1));
 }

@@ -18,5 +18,12 @@ public sealed class FermataLength : IStudyRule
         where notes.Count > 0
         let own = notes.Max(n => n.SoundingDuration) / context.Score.Measures[measure.Index].Meter.BeatUnit
         let beats = Math.Max(Least, (own.Numerator / own.Denominator) + 1)
-        select Finding.At(Name, part, notes, Severity.Note, $"Fermata: {beats} beats or more", $"Held past its own value of {Lengths.Mixed(own)} {(own == 1 ? "beat" : "beats")}, {beats} or more, until the hand moves on.");
+        select Finding.At(
+            Name,
+            part,
+            notes,
+            Severity.Note,
+            $"Fermata: {beats} beats or more",
+            $"Held past its own value of {Lengths.Mixed(own)} {(own == 1 ? "beat" : "beats")}, {beats} or more, until the hand moves on."
+        );
 }

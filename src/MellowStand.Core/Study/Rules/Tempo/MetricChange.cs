@@ -17,10 +17,25 @@ public sealed class MetricChange : IStudyRule
         for (var m = 1; m < measures.Count; m++)
         {
             var (a, b) = (measures[m - 1].Meter, measures[m].Meter);
-            if (a.IsSenza || b.IsSenza || a.BeatUnit == b.BeatUnit || context.Tempo.Signs.Any(s => s.Measure == m && s.Kind == TempoKind.Fixed)) continue;
-            if (a.Groups.Count > 1 || b.Groups.Count > 1) continue;
-            yield return new Finding(Name, [part.Id], m, m, [], Severity.Warn, $"{a} becomes {b} with no equation",
-                $"Nothing says whether the beat or the smaller note stays the same at measure {context.Label(m)}: decide and write it in.");
+            if (
+                a.IsSenza
+                || b.IsSenza
+                || a.BeatUnit == b.BeatUnit
+                || context.Tempo.Signs.Any(s => s.Measure == m && s.Kind == TempoKind.Fixed)
+            )
+                continue;
+            if (a.Groups.Count > 1 || b.Groups.Count > 1)
+                continue;
+            yield return new Finding(
+                Name,
+                [part.Id],
+                m,
+                m,
+                [],
+                Severity.Warn,
+                $"{a} becomes {b} with no equation",
+                $"Nothing says whether the beat or the smaller note stays the same at measure {context.Label(m)}: decide and write it in."
+            );
         }
     }
 }

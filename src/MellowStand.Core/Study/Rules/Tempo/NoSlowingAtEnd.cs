@@ -16,9 +16,19 @@ public sealed class NoSlowingAtEnd : IStudyRule
     {
         var last = context.Score.Measures.Count - 1;
         var since = Math.Max(0, last - EndMeasures + 1);
-        if (context.Tempo.Signs.Any(s => s.Kind == TempoKind.Slowing && s.Measure >= since)) yield break;
-        if (context.Score.Parts.Any(p => p.Notes.Any(n => n.MeasureIndex >= since && n.Has("fermata")))) yield break;
-        yield return new Finding(Name, [part.Id], last, last, part.Notes.LastOrDefault(n => n.Sounds && n.MeasureIndex == last) is { } n ? [n.Id] : [], Severity.Note,
-            "Keep the tempo to the last note", "No slowing and no fermata is printed at the end: the tempo holds to the last note.");
+        if (context.Tempo.Signs.Any(s => s.Kind == TempoKind.Slowing && s.Measure >= since))
+            yield break;
+        if (context.Score.Parts.Any(p => p.Notes.Any(n => n.MeasureIndex >= since && n.Has("fermata"))))
+            yield break;
+        yield return new Finding(
+            Name,
+            [part.Id],
+            last,
+            last,
+            part.Notes.LastOrDefault(n => n.Sounds && n.MeasureIndex == last) is { } n ? [n.Id] : [],
+            Severity.Note,
+            "Keep the tempo to the last note",
+            "No slowing and no fermata is printed at the end: the tempo holds to the last note."
+        );
     }
 }

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A slowing after which no tempo comes again.</summary>
-/// <remarks>Not near the end of the piece, where the slowing is the end, and not before a fermata. Common practice, no published source.</remarks>
+/// <remarks>Not near the end of the piece, where the slowing is the end, and not before a fermata. Common practice, no published
+/// source.</remarks>
 public sealed class SlowingUnresolved : IStudyRule
 {
     private const int EndMeasures = 4;
@@ -17,14 +18,27 @@ public sealed class SlowingUnresolved : IStudyRule
         var signs = context.Tempo.Signs;
         for (var i = 0; i < signs.Count; i++)
         {
-            if (signs[i].Kind != TempoKind.Slowing) continue;
+            if (signs[i].Kind != TempoKind.Slowing)
+                continue;
             var next = signs.Skip(i + 1).FirstOrDefault(s => s.Onset > signs[i].Onset);
-            if (next is { Kind: not TempoKind.Slowing }) continue;
-            if (next is not null && next.Measure - signs[i].Measure <= 2) continue;
+            if (next is { Kind: not TempoKind.Slowing })
+                continue;
+            if (next is not null && next.Measure - signs[i].Measure <= 2)
+                continue;
             var last = context.Score.Measures.Count - 1;
-            if (next is null && last - signs[i].Measure < EndMeasures) continue;
-            yield return new Finding(Name, [part.Id], signs[i].Measure, signs[i].Measure, part.FirstSoundingFrom(signs[i].Onset) is { } n && n.MeasureIndex == signs[i].Measure ? [n.Id] : [],
-                Severity.Warn, $"“{signs[i].Text}” is never resolved", $"After “{signs[i].Text}” in measure {context.Label(signs[i].Measure)} no tempo comes again: decide where it goes on, and at what speed.");
+            if (next is null && last - signs[i].Measure < EndMeasures)
+                continue;
+            yield return new Finding(
+                Name,
+                [part.Id],
+                signs[i].Measure,
+                signs[i].Measure,
+                part.FirstSoundingFrom(signs[i].Onset) is { } n && n.MeasureIndex == signs[i].Measure ? [n.Id] : [],
+                Severity.Warn,
+                $"“{signs[i].Text}” is never resolved",
+                $"After “{signs[i].Text}” in measure {context.Label(signs[i].Measure)} no tempo comes again: decide where it "
+                    + $"goes on, and at what speed."
+            );
         }
     }
 }
