@@ -65,7 +65,7 @@ internal static class OtherReader
         return double.Parse(said, CultureInfo.InvariantCulture);
     }
 
-    private static double HeldPerNote(byte[] bytes)
+    internal static double HeldPerNote(byte[] bytes)
     {
         var before = GC.GetTotalMemory(forceFullCollection: true);
         var score = ScoreReader.Read(bytes);

@@ -15,6 +15,12 @@ if (args.Contains("quick"))
     return;
 }
 
+if (args.Contains("desk"))
+{
+    DeskWork.Compare();
+    return;
+}
+
 if (args.Contains("hands"))
 {
     HandsOfAPart.Compare();

@@ -5,9 +5,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Instruments;
 
 /// <summary>How long one whole bow lasts.</summary>
-/// <remarks>Louder is faster bow: each level above mezzo forte takes a fifth off, each below adds a quarter. The seconds at mezzo forte
-/// are a house rule. From
-/// memory and practice; nobody has a published figure.</remarks>
+/// <remarks>Louder is faster bow: each level above mezzo forte takes a fifth off, each below adds a quarter. The seconds at mezzo forte are
+/// a house rule. From memory and practice; nobody has a published figure.</remarks>
 public static class BowLength
 {
     private const double PerLevel = 0.8;

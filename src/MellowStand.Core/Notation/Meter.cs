@@ -18,8 +18,7 @@ public sealed record Meter(IReadOnlyList<MeterGroup> Groups, string? Symbol = nu
     /// <summary>Length of a full measure in quarters; zero without meter.</summary>
     public Fraction Length => Groups.Aggregate(Fraction.Zero, (sum, g) => sum + g.Length);
 
-    /// <summary>
-    /// True for a compound meter: the beats are counted in dotted units (6/8, 9/8, 12/8, 6/4).
+    /// <summary> True for a compound meter: the beats are counted in dotted units (6/8, 9/8, 12/8, 6/4).
     /// </summary>
     /// <remarks>An upper number that is a multiple of three above three. Common practice; agrees with music21's beat count.</remarks>
     public bool IsCompound => Groups.Count == 1 && Groups[0].Beats > 3 && Groups[0].Beats % 3 == 0;

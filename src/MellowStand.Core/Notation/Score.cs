@@ -112,6 +112,20 @@ public sealed class Score
     /// <summary>What was odd in the file and what was assumed, for the director.</summary>
     public required IReadOnlyList<string> Warnings { get; init; }
 
+    /// <summary>The same score with some parts, or the played order, as decisions have made them.</summary>
+    /// <param name="parts">Part id to the part in its place.</param>
+    /// <param name="order">The played order, or null where it stays.</param>
+    public Score With(IReadOnlyDictionary<string, Part> parts, IReadOnlyList<int>? order = null) =>
+        new()
+        {
+            Title = Title,
+            Composer = Composer,
+            Measures = Measures,
+            Parts = [.. Parts.Select(p => parts.GetValueOrDefault(p.Id, p))],
+            PlayedOrder = order ?? PlayedOrder,
+            Warnings = Warnings,
+        };
+
     /// <summary>The part with the id, or null.</summary>
     public Part? FindPart(string id) => Parts.FirstOrDefault(p => p.Id == id);
 

@@ -2,8 +2,8 @@ namespace MellowStand.Core.Paths;
 
 /// <summary>The cheapest way through layers of candidates, and the cheapest through every one of them.</summary>
 /// <remarks>Dynamic programming from both ends (A. Viterbi, "Error bounds for convolutional codes", 1967, with a backward pass), so that
-/// the price of each alternative is known
-/// too. Exact: checked against exhaustive search in the tests of the stations that use it. Each cost is asked for once.</remarks>
+/// the price of each alternative is known too. Exact: checked against exhaustive search in the tests of the stations that use it. Each cost
+/// is asked for once.</remarks>
 /// <typeparam name="T">A candidate.</typeparam>
 public sealed class LeastCostPath<T>
 {

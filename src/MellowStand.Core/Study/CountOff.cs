@@ -8,8 +8,7 @@ namespace MellowStand.Core.Study;
 /// published source.</remarks>
 public static class CountOff
 {
-    /// <summary>
-    /// Beats counted aloud before the passage: a full measure, or what a pickup leaves of one.
+    /// <summary> Beats counted aloud before the passage: a full measure, or what a pickup leaves of one.
     /// </summary>
     /// <remarks>A one-beat pickup in 4/4 is counted off with three beats. Common practice, no published source.</remarks>
     public static Fraction Beats(MeasureFrame first)

@@ -5,12 +5,9 @@ namespace MellowStand.Core.Study;
 
 /// <summary>The words that a player says while counting a measure: a word for each note that is struck.</summary>
 /// <remarks>Three schools (house rule <c>counting-words</c>): <c>1e&amp;a</c> says 1 e &amp; a, and 1 la li for threes; <c>trip-let</c>
-/// says 1 trip let for threes;
-/// <c>takadimi</c> names the place in the beat (ta ka di mi, ta ki da, and ta va ki di da ma in compound beats), whatever the beat's
-/// number. Finer notes are ta.
-/// Common practice, no published source for the first two; the last is R. Hoffman, W. Pelto, J. White, "Takadimi" (Journal of Music Theory
-/// Pedagogy 10, 1996), from
-/// memory.</remarks>
+/// says 1 trip let for threes; <c>takadimi</c> names the place in the beat (ta ka di mi, ta ki da, and ta va ki di da ma in compound
+/// beats), whatever the beat's number. Finer notes are ta. Common practice, no published source for the first two; the last is R. Hoffman,
+/// W. Pelto, J. White, "Takadimi" (Journal of Music Theory Pedagogy 10, 1996), from memory.</remarks>
 public static class CountingLine
 {
     private const string Fine = "ta";

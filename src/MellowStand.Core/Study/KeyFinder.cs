@@ -25,10 +25,9 @@ public sealed record KeyStretch(int From, int To, int Tonic, bool IsMinor)
 
 /// <summary>Finds the keys that music is in, measure by measure.</summary>
 /// <remarks>Method: the Bayesian key finder of D. Temperley, "Music and Probability" (MIT Press, 2007), chapter 6: each measure is the set
-/// of
-/// pitch classes that sound in it; a key gives each scale degree a probability of being there (Kostka–Payne profiles, values from memory);
-/// keys change between measures with a small probability; the best path is found by dynamic programming (Viterbi). A change within a piece
-/// costs more here than there, since a hidden key is told only when it lasts.</remarks>
+/// of pitch classes that sound in it; a key gives each scale degree a probability of being there (Kostka–Payne profiles, values from
+/// memory); keys change between measures with a small probability; the best path is found by dynamic programming (Viterbi). A change within
+/// a piece costs more here than there, since a hidden key is told only when it lasts.</remarks>
 public static class KeyFinder
 {
     private const double Stay = 0.985;

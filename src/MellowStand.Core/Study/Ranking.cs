@@ -4,8 +4,8 @@ namespace MellowStand.Core.Study;
 
 /// <summary>Which findings a director reads first, and which are shown at all unless everything is asked for.</summary>
 /// <remarks>By severity, then by how dear it is to miss in rehearsal, then by place. Shown are those that somebody will miss, fewer than
-/// one per three measures of a part: a
-/// director reads the first ten. The order is ours, from common practice, no published source.</remarks>
+/// one per three measures of a part: a director reads the first ten. The order is ours, from common practice, no published
+/// source.</remarks>
 public static class Ranking
 {
     private const int MeasuresPerFinding = 3;

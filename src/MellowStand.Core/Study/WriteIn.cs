@@ -5,8 +5,7 @@ namespace MellowStand.Core.Study;
 
 /// <summary>Turns a finding into marks for every part it holds for.</summary>
 /// <remarks>What directors write in by hand: the sign that holds already, a level on the way, a breath, the counting line, or a remark in
-/// brackets. Common practice, no
-/// published source.</remarks>
+/// brackets. Common practice, no published source.</remarks>
 public static class WriteIn
 {
     private static readonly HashSet<string> Counted =

@@ -4,9 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Technique;
 
 /// <summary>Marks already in the part that the engine must keep.</summary>
-/// <remarks>A code written as <c>other-technical</c> or as a fingering; the digits of a valve or slide fingering; a finger with its
-/// string; an open string. Names: MusicXML 4.0, element
-/// "technical".</remarks>
+/// <remarks>A code written as <c>other-technical</c> or as a fingering; the digits of a valve or slide fingering; a finger with its string;
+/// an open string. Names: MusicXML 4.0, element "technical".</remarks>
 internal static class FixedPoints
 {
     private static readonly HashSet<string> Fixing = ["other-technical", "fingering", "thumb-position", "open-string"];

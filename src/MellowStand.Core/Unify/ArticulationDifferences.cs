@@ -4,8 +4,7 @@ namespace MellowStand.Core.Unify;
 
 /// <summary>Notes of a line that carry other articulations in some parts than in others.</summary>
 /// <remarks>Parts that play the same line must agree on separation, accents and length. Struck instruments have accents but no separation
-/// of their own. Common practice, no
-/// published source.</remarks>
+/// of their own. Common practice, no published source.</remarks>
 public sealed class ArticulationDifferences : NoteMarkDifferences
 {
     private static readonly string[] Accents = ["accent", "strong-accent", "stress", "soft-accent"];

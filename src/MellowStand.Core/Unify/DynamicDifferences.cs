@@ -5,10 +5,9 @@ namespace MellowStand.Core.Unify;
 
 /// <summary>Parts of a line at different levels: a sign missing, another level, or a sign at another place.</summary>
 /// <remarks>Compared is the level in force at each note, not only the printed sign; a difference begins at the note where a level changes
-/// in some part and is one entry until the levels
-/// change again. Signs that strike one note only (sfz, fp) are compared note by note. Levels that stay the same step apart wherever both
-/// parts print one are balance, and told as a
-/// note. Common practice, no published source.</remarks>
+/// in some part and is one entry until the levels change again. Signs that strike one note only (sfz, fp) are compared note by note. Levels
+/// that stay the same step apart wherever both parts print one are balance, and told as a note. Common practice, no published
+/// source.</remarks>
 public sealed class DynamicDifferences : IDifferenceRule
 {
     private const int LeastForBalance = 2;

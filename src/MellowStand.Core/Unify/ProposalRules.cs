@@ -4,9 +4,8 @@ namespace MellowStand.Core.Unify;
 
 /// <summary>Which of several readings wins.</summary>
 /// <remarks>A leader that the director has set decides everything. Without one, in this order: a mark present beats a mark forgotten; the
-/// longer of two printed slurs (house rule); the
-/// first part of the line; the reading of most parts; the reading of the same music elsewhere; the level that the balance asks for. Common
-/// practice, no published source.</remarks>
+/// longer of two printed slurs (house rule); the first part of the line; the reading of most parts; the reading of the same music
+/// elsewhere; the level that the balance asks for. Common practice, no published source.</remarks>
 internal static class ProposalRules
 {
     public static Proposal ForMarks(UnifyContext context, IReadOnlyList<Reading> readings)

@@ -4,9 +4,8 @@ namespace MellowStand.Core.Unify;
 
 /// <summary>Differences between parts that share a rhythm, and between a passage and its return.</summary>
 /// <remarks>Other notes may well be marked otherwise: a difference is told only where the two agree in most of their marks of that kind
-/// already, so that the odd one is an oversight.
-/// What a unison or octave line tells of the same notes is not told twice. Returns may differ on purpose and are notes. Our own rule; the
-/// bounds are ours.</remarks>
+/// already, so that the odd one is an oversight. What a unison or octave line tells of the same notes is not told twice. Returns may differ
+/// on purpose and are notes. Our own rule; the bounds are ours.</remarks>
 internal static class RelatedDifferences
 {
     private const int LeastAgreeing = 3;

@@ -5,9 +5,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>The same notes in another rhythm: dotted against even, tied against repeated, held against short.</summary>
-/// <remarks>Between two places where all parts of the line strike together, the same pitches at other moments; or a note held longer in
-/// one part than in another. Struck instruments do
-/// not hold. Common practice, no published source.</remarks>
+/// <remarks>Between two places where all parts of the line strike together, the same pitches at other moments; or a note held longer in one
+/// part than in another. Struck instruments do not hold. Common practice, no published source.</remarks>
 public sealed class RhythmDifferences : IDifferenceRule
 {
     private static readonly Fraction Longest = 6;

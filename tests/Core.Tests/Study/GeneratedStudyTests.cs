@@ -21,8 +21,7 @@ public sealed class GeneratedStudyTests
     ];
 
     /// <summary>Halves of the reference scores (tests/reference), the second transposed to another key and joined with no new signature:
-    /// the key and, within a measure, the
-    /// place, in at least 90 of 100 cases.</summary>
+    /// the key and, within a measure, the place, in at least 90 of 100 cases.</summary>
     [Fact]
     public void A_hidden_key_is_found_where_it_begins()
     {

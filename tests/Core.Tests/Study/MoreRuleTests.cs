@@ -5,8 +5,7 @@ using MellowStand.Core.Study;
 namespace MellowStand.Core.Tests.Study;
 
 /// <summary>Each rule in the short form: must find (the number of findings), must stay quiet (0), the edge of the rule. Traps of trade
-/// practice and the values marked
-/// [check] there: common practice, no published source.</summary>
+/// practice and the values marked [check] there: common practice, no published source.</summary>
 public sealed class MoreRuleTests
 {
     private const string Flute = "part \"Flute\"\n";

@@ -7,8 +7,7 @@ using MellowStand.Core.Technique.Charts;
 namespace MellowStand.Core.Tests.Technique;
 
 /// <summary>Necks against the physics of a string: its frequency is that of the open string over the part that sounds. Source: f =
-/// (1/2L)·√(T/μ), so that f goes with 1/L; MIDI 69 is 440 Hz
-/// (MIDI 1.0, tuning of the key numbers).</summary>
+/// (1/2L)·√(T/μ), so that f goes with 1/L; MIDI 69 is 440 Hz (MIDI 1.0, tuning of the key numbers).</summary>
 public sealed class StringPhysicsTests
 {
     private const double Cent = 1 / 1200.0;

@@ -6,11 +6,10 @@ using MellowStand.Core.Unify;
 
 namespace MellowStand.Core.Tests.Unify;
 
-/// <summary>A second comparison, written here over the raw MusicXML with none of the product's readers: every two voices are walked side
-/// by side, and notes that sound together in a
-/// shared run but carry other articulations, or begin other slurs, must be what Unify tells. Scores: tests/reference, as they are and with
-/// a copy of each part from which every third
-/// articulation and every fourth slur is taken away.</summary>
+/// <summary>A second comparison, written here over the raw MusicXML with none of the product's readers: every two voices are walked side by
+/// side, and notes that sound together in a shared run but carry other articulations, or begin other slurs, must be what Unify tells.
+/// Scores: tests/reference, as they are and with a copy of each part from which every third articulation and every fourth slur is taken
+/// away.</summary>
 public sealed class OracleTests
 {
     private const int LeastRun = 4;

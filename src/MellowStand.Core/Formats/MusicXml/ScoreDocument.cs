@@ -6,7 +6,7 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <summary>The XML of a score seen as parts × measures, whether it is written partwise or timewise.</summary>
 public sealed partial class ScoreDocument
 {
-    private readonly List<PartContent> _parts = [];
+    private List<PartContent> _parts = [];
     private readonly List<XElement> _measures = [];
 
     private ScoreDocument(XDocument xml)
@@ -50,6 +50,15 @@ public sealed partial class ScoreDocument
         if (document.MeasureHeads.Count == 0)
             throw new ScoreFormatException("The score holds no measure. Export it again with its music.");
         return document;
+    }
+
+    /// <summary>The same document with some of its parts replaced, as by copies that decisions were written into; this one stays as it is.</summary>
+    /// <param name="replaced">Part id to what stands in its place.</param>
+    internal ScoreDocument With(IReadOnlyDictionary<string, PartContent> replaced)
+    {
+        var copy = (ScoreDocument)MemberwiseClone();
+        copy._parts = [.. _parts.Select(p => replaced.GetValueOrDefault(p.Id, p))];
+        return copy;
     }
 
     private void Collect()
@@ -140,6 +149,14 @@ public sealed record PartContent(string Id, string? FileId, XElement? Header)
 {
     /// <summary>For each measure the element that holds this part's music, or null where the file has none.</summary>
     public List<XElement?> Measures { get; } = [];
+
+    /// <summary>A copy whose elements can be written into.</summary>
+    public PartContent Copy()
+    {
+        var copy = new PartContent(Id, FileId, Header);
+        copy.Measures.AddRange(Measures.Select(m => m is null ? null : new XElement(m)));
+        return copy;
+    }
 
     /// <summary>The printed name, or the id where none is printed.</summary>
     public string DisplayName => string.IsNullOrWhiteSpace(Name) ? Id : Name;

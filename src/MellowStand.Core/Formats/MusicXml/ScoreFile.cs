@@ -39,7 +39,7 @@ public static class ScoreFile
         try
         {
             RefuseEntities(bytes);
-            using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings());
+            using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace));
             return XDocument.Load(reader, keepWhiteSpace ? LoadOptions.PreserveWhitespace : LoadOptions.None);
         }
         catch (XmlException e)
@@ -59,7 +59,7 @@ public static class ScoreFile
     // The document type may stand there, as in most real files; what it declares may not.
     private static void RefuseEntities(byte[] bytes)
     {
-        using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings());
+        using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace: false));
         while (reader.Read() && reader.NodeType != XmlNodeType.Element)
         {
             if (reader.NodeType == XmlNodeType.DocumentType && reader.Value.Contains("<!ENTITY", StringComparison.Ordinal))
@@ -69,9 +69,10 @@ public static class ScoreFile
         }
     }
 
-    private static XmlReaderSettings Settings() =>
+    private static XmlReaderSettings Settings(bool keepWhiteSpace) =>
         new()
         {
+            IgnoreWhitespace = !keepWhiteSpace,
             DtdProcessing = DtdProcessing.Parse,
             XmlResolver = null,
             MaxCharactersFromEntities = 1024,

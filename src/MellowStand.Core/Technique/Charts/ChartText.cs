@@ -5,8 +5,8 @@ namespace MellowStand.Core.Technique.Charts;
 
 /// <summary>Reads charts from the tables in which they are kept.</summary>
 /// <remarks>A key: <c>id finger x y shape [label] [=place]</c>. A note: <c>pitch code keys… | name | when | cents</c>, all but the first
-/// column may be missing; a code <c>-</c> is a note's only fingering.
-/// A trill: <c>lower upper | how</c>. Lines that are empty are passed over.</remarks>
+/// column may be missing; a code <c>-</c> is a note's only fingering. A trill: <c>lower upper | how</c>. Lines that are empty are passed
+/// over.</remarks>
 internal static class ChartText
 {
     /// <summary>Reads a chart.</summary>

@@ -17,8 +17,7 @@ public sealed record Tuning(int Place, Drum Drum, int? From, int To, double? Sec
 
 /// <summary>Which drum has which note, and when it is tuned.</summary>
 /// <remarks>Ranges of pedal drums of 32, 29, 26, 23 and 20 inches: from memory; makers differ by a half step or two. A least-cost search
-/// over the tunings of all drums: exact while fewer than
-/// <c>Most</c> of them are open at once, near it beyond.</remarks>
+/// over the tunings of all drums: exact while fewer than <c>Most</c> of them are open at once, near it beyond.</remarks>
 public static class TimpaniPlan
 {
     private const int Most = 40;

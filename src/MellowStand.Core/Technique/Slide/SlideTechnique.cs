@@ -5,10 +5,9 @@ namespace MellowStand.Core.Technique.Slide;
 
 /// <summary>The trombone: slide positions, with or without the F attachment.</summary>
 /// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the
-/// bass staff is 3rd, E♮ in the staff is 2nd: common
-/// practice, no published source. The seventh partial is flat by 31 cents (harmonic series: 1200·log2(7/4) = 969 against 1000) and is
-/// played a position higher or left alone. With a second valve in G♭ both together give a tube in D, on which five positions
-/// lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
+/// bass staff is 3rd, E♮ in the staff is 2nd: common practice, no published source. The seventh partial is flat by 31 cents (harmonic
+/// series: 1200·log2(7/4) = 969 against 1000) and is played a position higher or left alone. With a second valve in G♭ both together give a
+/// tube in D, on which five positions lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
 /// <param name="attachment">True with an F attachment.</param>
 /// <param name="second">True with a second valve.</param>
 public sealed class SlideTechnique(bool attachment, bool second = false) : ITechnique
@@ -125,8 +124,8 @@ internal static class SlideCosts
 
 /// <summary>Which slurred pairs need the tongue.</summary>
 /// <remarks>A slur needs no tongue when the partial changes against the slide or the valve changes (B♭–D, D–B♭; with the attachment B♭–C,
-/// C–D, C–E), and a legato tongue when the
-/// partial stays and only the slide moves (E♭–D–E♭–F, F–E–F). Common practice, no published source.</remarks>
+/// C–D, C–E), and a legato tongue when the partial stays and only the slide moves (E♭–D–E♭–F, F–E–F). Common practice, no published
+/// source.</remarks>
 public static class SlideSlurs
 {
     /// <summary><c>natural</c> or <c>legato-tongue</c>.</summary>

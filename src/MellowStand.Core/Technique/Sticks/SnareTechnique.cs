@@ -4,9 +4,8 @@ namespace MellowStand.Core.Technique.Sticks;
 
 /// <summary>Snare and other unpitched parts: sticking by the logic of the rudiments.</summary>
 /// <remarks>Where the right hand leads, it falls on the beat and its even divisions, and the hands keep their places over rests (natural
-/// sticking); otherwise hands alternate from stroke to stroke. An
-/// accent goes to the leading hand; a flam's main stroke is played by the hand that its grace is not; a drag's grace notes are a double of
-/// the other hand. Common practice, no published source; the weights are
+/// sticking); otherwise hands alternate from stroke to stroke. An accent goes to the leading hand; a flam's main stroke is played by the
+/// hand that its grace is not; a drag's grace notes are a double of the other hand. Common practice, no published source; the weights are
 /// ours.</remarks>
 public sealed class SnareTechnique : ITechnique
 {

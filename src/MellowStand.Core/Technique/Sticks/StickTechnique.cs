@@ -1,10 +1,9 @@
 namespace MellowStand.Core.Technique.Sticks;
 
 /// <summary>Mallets: right and left, four mallets for chords, rolls.</summary>
-/// <remarks>Alternate hands; doubles only where needed; a left-hand start is fine if it makes the rest alternate, unless the house lets
-/// the right hand lead. A hand that reaches over the other costs a little.
-/// Chords of three and four notes take four mallets, numbered from the left; rolls sustain, and after one either hand is free. Common
-/// practice, no published source; the weights are ours.</remarks>
+/// <remarks>Alternate hands; doubles only where needed; a left-hand start is fine if it makes the rest alternate, unless the house lets the
+/// right hand lead. A hand that reaches over the other costs a little. Chords of three and four notes take four mallets, numbered from the
+/// left; rolls sustain, and after one either hand is free. Common practice, no published source; the weights are ours.</remarks>
 /// <param name="fourMallets">True when the players hold four.</param>
 public sealed class StickTechnique(bool fourMallets) : ITechnique
 {

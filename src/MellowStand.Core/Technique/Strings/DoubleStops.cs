@@ -2,8 +2,7 @@ namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>Two, three or four notes at once: each on its own string, next to each other, in one place of the hand.</summary>
 /// <remarks>A stop across two strings with one finger (a fifth) costs; three and four notes are broken by the bow. Common practice, no
-/// published source; the weights are ours. What no hand can hold is
-/// divided among the stand: then the top note is planned.</remarks>
+/// published source; the weights are ours. What no hand can hold is divided among the stand: then the top note is planned.</remarks>
 internal static class DoubleStops
 {
     private const int MostWays = 24;

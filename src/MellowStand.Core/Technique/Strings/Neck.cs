@@ -28,10 +28,9 @@ public sealed record Neck(IReadOnlyList<(string Letter, int Open)> Strings, IRea
 
 /// <summary>The necks of the bowed instruments.</summary>
 /// <remarks>Open strings: tests/reference/facts/instruments.json (music21 10.5.1). Hand frames from memory: violin and viola a fourth,
-/// cello a minor third (major when extended), bass a whole step,
-/// thumb position a fourth or fifth from thumb to third finger. The bass's many small positions (half, 1st, 2nd, 2nd-and-a-half, 3rd …)
-/// stand a half step apart; its six large ones are anchored at
-/// the fourth, the fifth, the octave and the harmonics above: common practice, no published source.</remarks>
+/// cello a minor third (major when extended), bass a whole step, thumb position a fourth or fifth from thumb to third finger. The bass's
+/// many small positions (half, 1st, 2nd, 2nd-and-a-half, 3rd …) stand a half step apart; its six large ones are anchored at the fourth, the
+/// fifth, the octave and the harmonics above: common practice, no published source.</remarks>
 public static class Necks
 {
     /// <summary>The number that stands for the thumb.</summary>

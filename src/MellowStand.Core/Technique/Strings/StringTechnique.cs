@@ -5,12 +5,11 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>Violin, viola, cello, bass: string, finger, position.</summary>
-/// <remarks>The second finger is high (touching three) or low (touching one), never between: on the A string C♯ is high two and C♮ low
-/// two; C♯ on the G string is a high three. Fourth finger instead of
-/// the open string for anything longer than two quarter-note beats, above all the open E, also when it saves two string crossings. One
-/// finger does not slide E–D♯–E: shift. Common practice, no published
-/// source; open strings agree with tests/reference/facts/instruments.json. Natural harmonics: the octave's node gives the octave, the
-/// fifth's the twelfth, the fourth's the double octave (harmonic series).</remarks>
+/// <remarks>The second finger is high (touching three) or low (touching one), never between: on the A string C♯ is high two and C♮ low two;
+/// C♯ on the G string is a high three. Fourth finger instead of the open string for anything longer than two quarter-note beats, above all
+/// the open E, also when it saves two string crossings. One finger does not slide E–D♯–E: shift. Common practice, no published source; open
+/// strings agree with tests/reference/facts/instruments.json. Natural harmonics: the octave's node gives the octave, the fifth's the
+/// twelfth, the fourth's the double octave (harmonic series).</remarks>
 public sealed class StringTechnique(Neck neck) : ITechnique
 {
     private const int NodeFinger = 3;

@@ -26,8 +26,8 @@ public sealed record TrillAdvice(string Quality, string How)
 
     /// <summary>The best fingering of a trill on a chart.</summary>
     /// <remarks>A trill with a row of its own in the chart has that; else the two fingerings that differ least: one finger is good, two
-    /// that move together fair, all else poor. A slide trills with the
-    /// lips, on partials a whole step apart. Common practice, no published source.</remarks>
+    /// that move together fair, all else poor. A slide trills with the lips, on partials a whole step apart. Common practice, no published
+    /// source.</remarks>
     public static TrillAdvice Of(FingeringChart chart, int lower, int upper)
     {
         if (chart.Trills.FirstOrDefault(t => t.Lower == lower && t.Upper == upper) is { } own)

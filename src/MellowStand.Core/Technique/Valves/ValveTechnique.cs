@@ -4,10 +4,9 @@ namespace MellowStand.Core.Technique.Valves;
 
 /// <summary>Valved brass: which valves, and how the combinations are in tune.</summary>
 /// <remarks>The partials of the open tube and the half steps by which valves lower them (2: one, 1: two, 3: three, 4: five). 1-2 is used
-/// for 3, and 1-3 for 4, only as alternates.
-/// Intonation: a valve's loop is cut for the open tube, so two valves together are short: 1-3 and 1-2-3 are sharp, and the slide is put
-/// out. Physics: tube length grows by a factor of
-/// 2^(1/12) a half step; see <see cref="ValveIntonation"/>.</remarks>
+/// for 3, and 1-3 for 4, only as alternates. Intonation: a valve's loop is cut for the open tube, so two valves together are short: 1-3 and
+/// 1-2-3 are sharp, and the slide is put out. Physics: tube length grows by a factor of 2^(1/12) a half step; see <see
+/// cref="ValveIntonation"/>.</remarks>
 /// <param name="open">Sounding key of the open tube's fundamental.</param>
 /// <param name="valves">Three or four.</param>
 /// <param name="compensating">True when the fourth valve sends the air through longer loops of the others.</param>
@@ -142,15 +141,13 @@ internal static class ValveCosts
 
 /// <summary>How far valve combinations are from equal temperament.</summary>
 /// <remarks>Tube physics: the sounding length is proportional to 1/frequency. Each valve's loop is tuned alone on the open tube; lengths
-/// add when valves are pressed together, while equal
-/// temperament asks for a product. Partials: harmonic series, 1200·log2(n).</remarks>
+/// add when valves are pressed together, while equal temperament asks for a product. Partials: harmonic series, 1200·log2(n).</remarks>
 public static class ValveIntonation
 {
     private static readonly int[] Lowers = [2, 1, 3, 5];
 
     /// <summary>Cents above (sharp) equal temperament of pressed valves (bit 0 is the first valve). Compensating loops grow with the tube
-    /// of the fourth valve, so that only the others among
-    /// themselves are short.</summary>
+    /// of the fourth valve, so that only the others among themselves are short.</summary>
     public static double Cents(int pressed, bool compensating = false)
     {
         if (compensating)

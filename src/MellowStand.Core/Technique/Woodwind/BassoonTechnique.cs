@@ -3,9 +3,8 @@ using MellowStand.Core.Technique.Charts;
 namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Bassoon: flicks, and thumb or little finger.</summary>
-/// <remarks>B♭, F♯, A♭: thumb or little finger by neighbour; flick A to D. The right thumb must not slide between E, F♯, A♭ and B♭, nor
-/// the little finger between F, F♯ and A♭. Common practice, no
-/// published source; the ring finger's B♭ is from memory.</remarks>
+/// <remarks>B♭, F♯, A♭: thumb or little finger by neighbour; flick A to D. The right thumb must not slide between E, F♯, A♭ and B♭, nor the
+/// little finger between F, F♯ and A♭. Common practice, no published source; the ring finger's B♭ is from memory.</remarks>
 public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(chart, WoodwindCosts.Thumbs)
 {
     private const double OnThumb = 0.08;

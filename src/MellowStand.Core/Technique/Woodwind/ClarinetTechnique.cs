@@ -4,9 +4,8 @@ namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Clarinets: little fingers as a plan over the passage, throat notes by what follows.</summary>
 /// <remarks>E/B, F/C and F♯/C♯ exist on both sides, A♭/E♭ on the right only; little fingers alternate, and sliding is the last resort: C
-/// before D♯ is left, B before C♯ takes the other side. The right
-/// hand stays down on throat notes beside the break, and long throat notes take fingers of both hands. Common practice, no published
-/// source.</remarks>
+/// before D♯ is left, B before C♯ takes the other side. The right hand stays down on throat notes beside the break, and long throat notes
+/// take fingers of both hands. Common practice, no published source.</remarks>
 /// <param name="chart">The chart as the school has it.</param>
 /// <param name="lowest">Lowest written key of the instrument.</param>
 /// <param name="leftGSharp">True when it has a left lever for A♭/E♭.</param>

@@ -4,8 +4,8 @@ namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Oboe and English horn: three F's, two E♭'s, two A♭'s.</summary>
 /// <remarks>Regular F when no neighbour needs the right ring finger; left F beside D, E♭, C♯, C, B, B♭ if the instrument has it; else
-/// forked. Left or right E♭, so that the right little finger does
-/// not slide between C, C♯ and E♭; low B and B♭ are left little finger. Common practice, no published source.</remarks>
+/// forked. Left or right E♭, so that the right little finger does not slide between C, C♯ and E♭; low B and B♭ are left little finger.
+/// Common practice, no published source.</remarks>
 public sealed class OboeTechnique(FingeringChart chart, bool leftF)
     : WoodwindTechnique(chart, new Dictionary<string, double> { ["L4"] = WoodwindCosts.Roll, ["R4"] = WoodwindCosts.Roll })
 {

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Technique.Woodwind;
 
 /// <summary>Saxophones: bis, side and one-and-one B♭; middle and side C.</summary>
 /// <remarks>Bis in flat keys with no B♮ or C next to it, side in chromatic motion, one-and-one in arpeggios with D or F. Side C for quick
-/// B–C–B, never for a long note. Low B♭, B, C♯ roll on the left
-/// table. Common practice, no published source.</remarks>
+/// B–C–B, never for a long note. Low B♭, B, C♯ roll on the left table. Common practice, no published source.</remarks>
 public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bool lowA) : WoodwindTechnique(chart, WoodwindCosts.Rollers)
 {
     /// <inheritdoc/>

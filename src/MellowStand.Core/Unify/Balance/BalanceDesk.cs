@@ -5,10 +5,9 @@ namespace MellowStand.Core.Unify.Balance;
 
 /// <summary>Players × level, line by line: who has the tune, and who covers it.</summary>
 /// <remarks>Parts in unison or octaves are one line. The tune is the highest line that moves: among the lines with half as many notes as
-/// the busiest in this measure and its
-/// neighbours, or more, and two pitches or more, the one that sounds highest; the director can name another. It is covered where all the
-/// others together are more than six decibels above it. Common practice, no published
-/// source; the bounds are ours.</remarks>
+/// the busiest in this measure and its neighbours, or more, and two pitches or more, the one that sounds highest; the director can name
+/// another. It is covered where all the others together are more than six decibels above it. Common practice, no published source; the
+/// bounds are ours.</remarks>
 public static class BalanceDesk
 {
     private const double Audible = 6;

@@ -6,9 +6,8 @@ namespace MellowStand.Core.Unify.Balance;
 
 /// <summary>Written levels and players in decibels on one scale.</summary>
 /// <remarks>Equal sources that are not in phase add by power: n of them are 10·log10(n) dB louder than one (incoherent sources; L. L.
-/// Beranek, "Acoustics", 1954, chapter on sound
-/// fields; ISO 9613-2 adds sources the same way; both from memory). How many decibels lie between two written levels nobody has measured
-/// for good: the house sets it.</remarks>
+/// Beranek, "Acoustics", 1954, chapter on sound fields; ISO 9613-2 adds sources the same way; both from memory). How many decibels lie
+/// between two written levels nobody has measured for good: the house sets it.</remarks>
 public static class Loudness
 {
     /// <summary>Decibels of one player at a level, against one player at mezzo forte.</summary>

@@ -9,8 +9,8 @@ public sealed record BowCost(string Name, double Cost);
 
 /// <summary>What each direction and each join of two strokes costs.</summary>
 /// <remarks>Down on the strong beat, up on the pickup; a crescendo likes an up-bow, an accent or a final chord a down-bow; after an odd
-/// count hook two notes in one bow or retake in a
-/// rest; sections with the same line the same way. Common practice, no published source; the weights are ours.</remarks>
+/// count hook two notes in one bow or retake in a rest; sections with the same line the same way. Common practice, no published source; the
+/// weights are ours.</remarks>
 /// <param name="score">The score.</param>
 /// <param name="part">The part.</param>
 /// <param name="strokes">Its strokes in order.</param>

@@ -14,8 +14,7 @@ public sealed record BowSpend(BowChoice Choice, double Share, double From, doubl
 
 /// <summary>Where the bow runs out or piles up.</summary>
 /// <remarks>Three beats of bow out and one back: save on the long note, stay in the lower half, or come back lighter and quicker. Seconds
-/// of a whole bow by level:
-/// <see cref="BowLength"/>. Common practice, no published source.</remarks>
+/// of a whole bow by level: <see cref="BowLength"/>. Common practice, no published source.</remarks>
 public static class BowSpending
 {
     private const double Enough = 0.12;

@@ -4,9 +4,8 @@ namespace MellowStand.Core.Unify;
 
 /// <summary>Carries a shared line over single notes that differ, and out to the ends of its phrase.</summary>
 /// <remarks>A misprint must not break the line that makes it visible. Between two joined places notes at the same moments are joined when
-/// at most two of them differ; at an end the
-/// walk goes on over one different note when two equal ones follow, or when the phrase ends there and the note is a step away. Our own
-/// method.</remarks>
+/// at most two of them differ; at an end the walk goes on over one different note when two equal ones follow, or when the phrase ends there
+/// and the note is a step away. Our own method.</remarks>
 internal static class LineBridges
 {
     private const int MostBetween = 8;

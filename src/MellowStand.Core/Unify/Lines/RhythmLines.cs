@@ -3,9 +3,8 @@ using MellowStand.Core.Instruments;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Parts of a family that strike together with other notes, for two measures or more.</summary>
-/// <remarks>Measures are grouped by their rhythm in a table, never compared pair by pair; three strokes make a rhythm. Parts that sound
-/// the same notes count once, by the
-/// first of them. Our own method.</remarks>
+/// <remarks>Measures are grouped by their rhythm in a table, never compared pair by pair; three strokes make a rhythm. Parts that sound the
+/// same notes count once, by the first of them. Our own method.</remarks>
 internal static class RhythmLines
 {
     private const int LeastMeasures = 2;

@@ -5,8 +5,7 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>After an accidental, the same letter at another octave or in the next measure is as the signature says again, with no sign
 /// printed.</summary>
 /// <remarks>The sign does not reach another octave and ends at the bar line; players carry it on all the same. Source: MusicXML 4.0,
-/// element
-/// "accidental"; common practice, no published source, for the trap.</remarks>
+/// element "accidental"; common practice, no published source, for the trap.</remarks>
 public sealed class BackToSignature : IStudyRule
 {
     /// <inheritdoc/>

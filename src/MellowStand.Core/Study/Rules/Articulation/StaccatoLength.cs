@@ -3,9 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>How long a staccato note sounds at the tempo, and what unmarked notes mean.</summary>
-/// <remarks>Staccato means separated, never pecked: about half the value sounding, lighter in quick music; no slur and no dot means
-/// lightly tongued.
-/// Common practice, no published source.</remarks>
+/// <remarks>Staccato means separated, never pecked: about half the value sounding, lighter in quick music; no slur and no dot means lightly
+/// tongued. Common practice, no published source.</remarks>
 public sealed class StaccatoLength : IStudyRule
 {
     private const double Share = 0.5;

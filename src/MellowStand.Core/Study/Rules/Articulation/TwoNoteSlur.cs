@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Two-note slurs, which get rushed, above all with an accent on the first.</summary>
 /// <remarks>Two equal notes of a quarter or shorter; two such slurs within two measures, or one with an accent. Common practice, no
-/// published
-/// source.</remarks>
+/// published source.</remarks>
 public sealed class TwoNoteSlur : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,8 +5,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A slur or a held note that is longer than one bow.</summary>
 /// <remarks>Seconds of a bow by level: <see cref="BowLength"/>. The change goes after the note nearest to the middle of a slur; under a
-/// single note the stand partners change
-/// apart. Common practice, no published source.</remarks>
+/// single note the stand partners change apart. Common practice, no published source.</remarks>
 public sealed class BowTooShort : IStudyRule
 {
     /// <inheritdoc/>

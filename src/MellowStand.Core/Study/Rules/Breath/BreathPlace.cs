@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A phrase longer than a breath that has places to breathe: which ones serve.</summary>
 /// <remarks>The latest place within a breath, then the next; for double reeds each place is one to breathe out too. Common practice, no
-/// published
-/// source.</remarks>
+/// published source.</remarks>
 public sealed class BreathPlace : IStudyRule
 {
     private static readonly string[] DoubleReeds = ["oboe", "english-horn", "bassoon", "contrabassoon"];

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The tempo up to which the quick notes of a stretch stay clean.</summary>
 /// <remarks>Eight tongued notes a second (sixteenths at quarter = 120) and twelve slurred ones are what a good school player keeps even.
-/// Common practice, no published
-/// source.</remarks>
+/// Common practice, no published source.</remarks>
 internal static class CleanTempo
 {
     private const double Tongued = 8;

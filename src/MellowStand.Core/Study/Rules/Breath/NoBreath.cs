@@ -4,8 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A phrase longer than a breath, with no place to breathe.</summary>
 /// <remarks>Places to breathe: printed breath marks, rests, ends of slurs, just after a tied or long note. The allowance of seconds is a
-/// house rule; the window of tempo
-/// is told, from where the phrase fits to where its quick notes are still clean. Common practice, no published source.</remarks>
+/// house rule; the window of tempo is told, from where the phrase fits to where its quick notes are still clean. Common practice, no
+/// published source.</remarks>
 public sealed class NoBreath : IStudyRule
 {
     /// <inheritdoc/>

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A piano after a long loud section that everybody forgets.</summary>
 /// <remarks>Piano or softer, entered after a rest, with six measures or more of forte before it; where no rest stands between it is a
-/// subito. Common
-/// practice, no published source.</remarks>
+/// subito. Common practice, no published source.</remarks>
 public sealed class ForgottenPiano : IStudyRule
 {
     private const int LeastLoud = 6;

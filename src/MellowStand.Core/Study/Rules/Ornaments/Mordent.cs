@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A mordent and its neighbour.</summary>
 /// <remarks>The sign without a stroke goes to the note above, the one with a stroke to the note below: MusicXML 4.0, elements
-/// "inverted-mordent" and
-/// "mordent".</remarks>
+/// "inverted-mordent" and "mordent".</remarks>
 public sealed class Mordent : IStudyRule
 {
     /// <inheritdoc/>

@@ -4,8 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A trill: its upper note, where it starts and stops, and how many alternations fit.</summary>
 /// <remarks>The upper note is the next letter in the signature, changed by a sign printed with the trill or earlier in the measure. Start
-/// and stop by the
-/// house rules. Ten notes a second is a good player's trill (from memory), so an alternation takes a fifth of a second.</remarks>
+/// and stop by the house rules. Ten notes a second is a good player's trill (from memory), so an alternation takes a fifth of a
+/// second.</remarks>
 public sealed class Trill : IStudyRule
 {
     private const double NotesPerSecond = 10;

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A turn: its upper and lower note, and its timing.</summary>
 /// <remarks>A sign under it alters the lower note, one above it the upper. On a note of one and a half beats: half a beat plain, half a
-/// beat of a triplet
-/// (upper, main, lower), half a beat plain. Common practice, no published source.</remarks>
+/// beat of a triplet (upper, main, lower), half a beat plain. Common practice, no published source.</remarks>
 public sealed class Turn : IStudyRule
 {
     private static readonly string[] Kinds = ["turn", "delayed-turn", "inverted-turn", "delayed-inverted-turn", "vertical-turn"];

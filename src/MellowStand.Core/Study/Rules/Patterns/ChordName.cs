@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A measure whose notes are plainly one chord: its name and its notes.</summary>
 /// <remarks>A mallet player reads by chords. For instruments that play chords or are struck; the notes of all parts in the measure must
-/// make
-/// the chord. Chord qualities agree with tests/reference/facts/chords.json (music21 10.5.1).</remarks>
+/// make the chord. Chord qualities agree with tests/reference/facts/chords.json (music21 10.5.1).</remarks>
 public sealed class ChordName : IStudyRule
 {
     /// <inheritdoc/>

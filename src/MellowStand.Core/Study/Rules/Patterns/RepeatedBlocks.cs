@@ -11,8 +11,7 @@ internal sealed record RepeatedBlock(int First, int Again, int Length, IReadOnly
 
 /// <summary>Finds stretches of measures that come again, exactly or but for single measures.</summary>
 /// <remarks>Equal measures meet in a table and are followed along their diagonal; a different measure is bridged when equal ones stand on
-/// both
-/// sides, or when it is much alike. Our own method.</remarks>
+/// both sides, or when it is much alike. Our own method.</remarks>
 internal static class RepeatedBlocks
 {
     private const int LeastMeasures = 4;

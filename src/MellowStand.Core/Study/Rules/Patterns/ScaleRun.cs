@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A run along a major or minor scale.</summary>
 /// <remarks>Six notes or more in neighbouring letters, all of one scale; the printed key is preferred, then the one that begins on the
-/// run's
-/// lower end. Scales agree with tests/reference/facts/scales.json (music21 10.5.1).</remarks>
+/// run's lower end. Scales agree with tests/reference/facts/scales.json (music21 10.5.1).</remarks>
 public sealed class ScaleRun : IStudyRule
 {
     private const int LeastNotes = 6;

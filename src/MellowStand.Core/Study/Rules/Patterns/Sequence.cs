@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A figure that climbs or falls measure by measure.</summary>
 /// <remarks>Three measures or more with the same rhythm and the same letters apart, each moved by the same number of letters. Common
-/// practice,
-/// no published source.</remarks>
+/// practice, no published source.</remarks>
 public sealed class Sequence : IStudyRule
 {
     private const int LeastMeasures = 3;

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Long high playing without a rest.</summary>
 /// <remarks>Brass: sixteen seconds or more above the upper quarter of the comfortable range with no rest of a measure. Rest at least as
-/// much as you play.
-/// Common practice, no published source; the bound is ours.</remarks>
+/// much as you play. Common practice, no published source; the bound is ours.</remarks>
 public sealed class HighStrain : IStudyRule
 {
     private const double LeastSeconds = 16;

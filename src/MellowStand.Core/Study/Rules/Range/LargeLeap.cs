@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A leap of an octave or more.</summary>
 /// <remarks>Practise it an octave smaller first; brass players hear it before they play. Larger than an octave in quick notes is often
-/// missed. Common
-/// practice, no published source.</remarks>
+/// missed. Common practice, no published source.</remarks>
 public sealed class LargeLeap : IStudyRule
 {
     private const int Least = 12;

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Quick crossings of the clarinet's break.</summary>
 /// <remarks>Between written B♭4 and B4, where the hand goes from almost nothing to everything. Twice or more in a measure, in eighths or
-/// quicker at the tempo (three
-/// notes a second). Common practice, no published source.</remarks>
+/// quicker at the tempo (three notes a second). Common practice, no published source.</remarks>
 public sealed class RegisterCrossing : IStudyRule
 {
     private const int Break = 71;

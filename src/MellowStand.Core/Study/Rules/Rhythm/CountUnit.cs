@@ -3,9 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The unit to count is not the meter's lower number.</summary>
-/// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8
-/// in dotted quarters unless
-/// they are slow; a quick 3/4 in one. Common practice, no published source; the bounds are ours.</remarks>
+/// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8 in
+/// dotted quarters unless they are slow; a quick 3/4 in one. Common practice, no published source; the bounds are ours.</remarks>
 public sealed class CountUnit : IStudyRule
 {
     private const double SlowQuarter = 66;

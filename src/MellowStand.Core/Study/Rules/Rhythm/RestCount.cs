@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A long rest to count, above all across changes.</summary>
 /// <remarks>Four measures of rest or more, or two in which meter or tempo changes; tells the count and who is heard just before the entry.
-/// Common
-/// practice, no published source.</remarks>
+/// Common practice, no published source.</remarks>
 public sealed class RestCount : IStudyRule
 {
     private const int LongRest = 4;

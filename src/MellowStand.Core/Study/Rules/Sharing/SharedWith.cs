@@ -3,9 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Who plays the same notes.</summary>
-/// <remarks>Four measures or more in which another part sounds the same letters at the same moments, in unison or octaves. Common
-/// practice, no published
-/// source.</remarks>
+/// <remarks>Four measures or more in which another part sounds the same letters at the same moments, in unison or octaves. Common practice,
+/// no published source.</remarks>
 public sealed class SharedWith : IStudyRule
 {
     private const int LeastMeasures = 4;

@@ -4,8 +4,7 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A part that is alone: nobody else plays, or it is marked solo.</summary>
 /// <remarks>Read from the score: a measure or more in which every other part rests. A solo piano is fuller than an accompanying piano.
-/// Common practice, no published
-/// source.</remarks>
+/// Common practice, no published source.</remarks>
 public sealed class Solo : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,8 +5,7 @@ namespace MellowStand.Core.Formats.MusicXml;
 
 /// <summary>Splits a part with two players on one staff into a part for each.</summary>
 /// <remarks>Where two voices stand, the first keeps the upper and the second the lower one; where one voice stands, chords give their
-/// highest
-/// note to the first and the rest to the second, and single notes go to both, as "a 2" asks. Common practice, no published
+/// highest note to the first and the rest to the second, and single notes go to both, as "a 2" asks. Common practice, no published
 /// source.</remarks>
 public static class PartSplit
 {
@@ -51,8 +50,8 @@ public static class PartSplit
             e.SetAttributeValue("id", e.Attribute("id")!.Value + "-2");
         header.AddAfterSelf(second);
         foreach (var (element, number) in new[] { (header, "1"), (second, "2") })
-            foreach (var name in element.Elements().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation"))
-                name.Value = Numbered(name.Value, number);
+        foreach (var name in element.Elements().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation"))
+            name.Value = Numbered(name.Value, number);
     }
 
     // "Clarinet 1.2." becomes "Clarinet 1" and "Clarinet 2"; a name without a number gets one.

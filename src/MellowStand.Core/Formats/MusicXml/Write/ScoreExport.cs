@@ -33,22 +33,15 @@ public static class ScoreExport
     public static byte[] Write(byte[] original, IReadOnlyCollection<MarkChange> changes, ExportRange range)
     {
         var document = ScoreDocument.Load(original);
-        if (range.WithNoteIds)
-            WriteIds(document);
         if (changes.Count > 0)
             new DecisionWriter(document).Apply(changes);
-        return Serialize(range.IsWhole ? document.Xml : ScoreCut.Cut(document, range));
+        return range.IsWhole ? Serialize(document.Xml) : Write(document, range);
     }
 
-    private static void WriteIds(ScoreDocument document)
-    {
-        foreach (var part in document.Parts)
-        {
-            var ordinal = 0;
-            foreach (var note in part.Measures.SelectMany(m => m?.Elements("note") ?? []))
-                note.SetAttributeValue("id", NoteReader.IdOf(part.Id, ++ordinal));
-        }
-    }
+    /// <summary>Parts and measures of a document that is read already; the document stays as it is.</summary>
+    /// <param name="document">The document, with the decisions written in.</param>
+    /// <param name="range">What to give back.</param>
+    internal static byte[] Write(ScoreDocument document, ExportRange range) => Serialize(ScoreCut.Cut(document, range));
 
     /// <summary>UTF-8 bytes of a document, white space as it stands.</summary>
     public static byte[] Serialize(XDocument xml)

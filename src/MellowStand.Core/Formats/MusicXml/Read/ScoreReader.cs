@@ -31,27 +31,31 @@ public static class ScoreReader
     private static Score ReadChecked(ScoreDocument document)
     {
         var labels = MeasureLabels.Of(document.MeasureHeads);
-        var readers = document.Parts.Select(p => new PartReader(p, labels)).ToList();
-        foreach (var reader in readers)
-            reader.Read();
-
-        var warnings = new List<string>(document.Warnings);
-        warnings.AddRange(readers.SelectMany(r => r.Warnings));
+        var readers = document.Parts.Select(p => new PartReader(p, labels).Read()).ToList();
         var frames = Frames(document, readers, labels);
-        warnings.AddRange(MeasureCheck.Warnings(document, readers, frames));
         var (order, orderWarnings) = PlayedOrder.Of(RepeatReader.Of(document));
-        warnings.AddRange(orderWarnings);
-
         return new Score
         {
             Title = Title(document.Xml.Root!),
             Composer = Composer(document.Xml.Root!),
             Measures = frames,
-            Parts = [.. readers.Select(r => Build(r, frames))],
+            Parts = [.. readers.Select(r => PartBuilder.Build(r, frames))],
             PlayedOrder = order,
-            Warnings = warnings,
+            Warnings =
+            [
+                .. document.Warnings,
+                .. readers.SelectMany(r => r.Warnings),
+                .. MeasureCheck.Warnings(document, readers, frames),
+                .. orderWarnings,
+            ],
         };
     }
+
+    /// <summary>Reads one part anew, as after a decision, into the measures that the score has already.</summary>
+    /// <param name="content">The part's measures.</param>
+    /// <param name="frames">The measures of the score.</param>
+    internal static Part ReadPart(PartContent content, IReadOnlyList<MeasureFrame> frames) =>
+        PartBuilder.Build(new PartReader(content, [.. frames.Select(f => f.Label)]).Read(), frames);
 
     private static List<MeasureFrame> Frames(ScoreDocument document, List<PartReader> readers, IReadOnlyList<string> labels)
     {
@@ -72,58 +76,6 @@ public static class ScoreReader
         }
 
         return frames;
-    }
-
-    private static Part Build(PartReader reader, List<MeasureFrame> frames)
-    {
-        foreach (var note in reader.Notes)
-            note.Onset = frames[note.MeasureIndex].Start + note.Offset;
-        foreach (var direction in reader.Directions)
-            direction.Onset = frames[direction.MeasureIndex].Start + direction.Offset;
-        SpanLinker.LinkTies(reader.Notes);
-        var byMeasure = reader.Notes.ToLookup(n => n.MeasureIndex);
-        var header = reader.Content.Header;
-        var part = new Part
-        {
-            Id = reader.Content.Id,
-            Name = reader.Content.Name,
-            Abbreviation = reader.Content.Abbreviation,
-            Sound = header?.Elements("score-instrument").Elements("instrument-sound").FirstOrDefault()?.Value.Trim(),
-            MidiProgram = header?.Elements("midi-instrument").Elements("midi-program").FirstOrDefault().Int(),
-            Transposition = reader.State.FirstTransposition ?? Transposition.None,
-            Clef = reader.State.FirstClef,
-            Staves = Math.Max(reader.State.Staves, reader.Notes.Count == 0 ? 1 : reader.Notes.Max(n => n.Staff)),
-            Measures =
-            [
-                .. frames.Select(f => new PartMeasure(
-                    f.Index,
-                    reader.InForce[f.Index].Key,
-                    reader.InForce[f.Index].Meter,
-                    [.. byMeasure[f.Index]]
-                )),
-            ],
-            Notes = reader.Notes,
-            Directions = [.. reader.Directions.OrderBy(d => d.Onset)],
-            Slurs = SpanLinker.Slurs(reader.SlurSigns),
-            Hairpins = SpanLinker.Hairpins(reader.Wedges, frames),
-        };
-        AttachDynamics(part);
-        return part;
-    }
-
-    // A level printed at a note belongs to the note: decisions and differences speak of notes.
-    private static void AttachDynamics(Part part)
-    {
-        var levels = part.Directions.Where(d => d.Kind == DirectionKind.Dynamic).ToLookup(d => (d.MeasureIndex, d.Offset, d.Staff));
-        if (levels.Count == 0)
-            return;
-        var seen = new HashSet<(int, Fraction, int)>();
-        foreach (var note in part.Notes.Where(n => !n.IsGrace))
-        {
-            var place = (note.MeasureIndex, note.Offset, note.Staff);
-            if (levels.Contains(place) && seen.Add(place))
-                note.Marks = [.. note.Marks.Union(levels[place].Select(d => new Mark("dynamics", d.Text)))];
-        }
     }
 
     private static string Title(XElement root)

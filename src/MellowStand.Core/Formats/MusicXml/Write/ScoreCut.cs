@@ -97,31 +97,42 @@ internal static class ScoreCut
     private static XElement Part(ScoreDocument document, PartContent part, int from, int to, bool forEngraving)
     {
         var inForce = new Dictionary<(string Name, string? Number), XElement>();
-        var result = new XElement("part", new XAttribute("id", part.Id));
-        for (var i = 0; i <= to; i++)
+        var ordinal = 0;
+        for (var i = 0; i < from; i++)
         {
-            if (i >= from)
-                result.Add(Measure(document, part, i, i == from ? inForce : null, forEngraving));
-            foreach (var attributes in part.Measures[i]?.Elements("attributes") ?? [])
-                foreach (var e in attributes.Elements())
-                    inForce[(e.Name.LocalName, e.Attribute("number")?.Value)] = e;
+            foreach (var e in part.Measures[i]?.Elements() ?? [])
+                if (e.Name.LocalName == "note")
+                    ordinal++;
+                else if (e.Name.LocalName == "attributes")
+                    TakeIntoForce(e, inForce);
+        }
+
+        var result = new XElement("part", new XAttribute("id", part.Id));
+        for (var i = from; i <= to; i++)
+        {
+            var measure = Measure(document, part, i, forEngraving);
+            if (i == from && inForce.Count > 0)
+                WriteInForce(measure, inForce);
+            // The engraver's drawing is found again by our ids.
+            if (forEngraving)
+                foreach (var note in measure.Elements("note"))
+                    note.SetAttributeValue("id", NoteReader.IdOf(part.Id, ++ordinal));
+            result.Add(measure);
         }
 
         return result;
     }
 
-    private static XElement Measure(
-        ScoreDocument document,
-        PartContent part,
-        int index,
-        Dictionary<(string Name, string? Number), XElement>? inForce,
-        bool forEngraving
-    )
+    private static void TakeIntoForce(XElement attributes, Dictionary<(string Name, string? Number), XElement> inForce)
+    {
+        foreach (var e in attributes.Elements())
+            inForce[(e.Name.LocalName, e.Attribute("number")?.Value)] = e;
+    }
+
+    private static XElement Measure(ScoreDocument document, PartContent part, int index, bool forEngraving)
     {
         var measure = new XElement("measure", document.MeasureHeads[index].Attributes());
         measure.Add((part.Measures[index]?.Nodes() ?? []).Where(n => !forEngraving || n is XElement { Name.LocalName: not "print" }));
-        if (inForce is { Count: > 0 })
-            WriteInForce(measure, inForce);
         return measure;
     }
 

@@ -19,15 +19,20 @@ internal sealed class NoteReader
         for (var node = e.FirstNode; node is not null; node = node.NextNode)
             if (node is XElement child)
                 Take(child);
+        Written = _pitch is null ? null : PitchOf(_pitch);
     }
+
+    /// <summary>The printed pitch, or null where there is none that can be read.</summary>
+    public Pitch? Written { get; }
+
+    /// <summary>True for a rest, and for a note whose pitch cannot be read.</summary>
+    public bool ReadsAsRest => IsRest || (_pitch is not null && Written is null);
 
     public XElement? Grace { get; private set; }
 
     public XElement? Duration { get; private set; }
 
     public XElement? Notations { get; private set; }
-
-    public bool HasMoreNotations { get; private set; }
 
     public bool IsChord { get; private set; }
 
@@ -49,19 +54,24 @@ internal sealed class NoteReader
 
     public (int Actual, int Normal) Tuplet { get; private set; } = (1, 1);
 
+    /// <summary>What it sounds like; a note whose pitch cannot be read is a rest.</summary>
     public NoteKind Kind =>
-        IsRest ? NoteKind.Rest
-        : _pitch is not null ? NoteKind.Pitched
-        : NoteKind.Unpitched;
+        (ReadsAsRest, Written) switch
+        {
+            (true, _) => NoteKind.Rest,
+            (_, null) => NoteKind.Unpitched,
+            _ => NoteKind.Pitched,
+        };
 
     public static string IdOf(string partId, int ordinal) => string.Create(CultureInfo.InvariantCulture, $"{partId}-n{ordinal}");
 
+    /// <summary>Its notehead, or null for a rest.</summary>
     public NoteHead? Head(string id, Transposition transposition)
     {
-        var accidental = _accidental?.Value.Trim();
-        if (_pitch is not null && Pitch(_pitch) is { } written)
-            return new NoteHead(id, written, written.Midi + transposition.Semitones, accidental, _tieStart, _tieStop);
-        return IsRest ? null : new NoteHead(id, null, null, null, _tieStart, _tieStop);
+        if (ReadsAsRest)
+            return null;
+        var accidental = Written is null ? null : Texts.Shared(_accidental?.Value.Trim());
+        return new NoteHead(id, Written, Written?.Midi + transposition.Semitones, accidental, _tieStart, _tieStop);
     }
 
     private void Take(XElement child)
@@ -87,13 +97,13 @@ internal sealed class NoteReader
                 Duration = child;
                 break;
             case "voice":
-                Voice = child.Value.Trim();
+                Voice = Texts.Shared(child.Value.Trim())!;
                 break;
             case "staff":
                 Staff = Math.Clamp(child.Int() ?? 1, 1, 16);
                 break;
             case "type":
-                Type = child.Value.Trim();
+                Type = Texts.Shared(child.Value.Trim());
                 break;
             case "dot":
                 Dots++;
@@ -102,7 +112,7 @@ internal sealed class NoteReader
                 _accidental = child;
                 break;
             case "beam" when Beam is null && child.Attribute("number")?.Value is null or "1":
-                Beam = child.Value.Trim();
+                Beam = Texts.Shared(child.Value.Trim());
                 break;
             case "time-modification":
                 Tuplet = ReadTuplet(child);
@@ -123,7 +133,6 @@ internal sealed class NoteReader
 
     private void TakeNotations(XElement child)
     {
-        HasMoreNotations |= Notations is not null;
         Notations ??= child;
         if (_tieElement)
             return;
@@ -157,7 +166,7 @@ internal sealed class NoteReader
     private static (int Actual, int Normal) ReadTuplet(XElement e) =>
         (Math.Clamp(e.Element("actual-notes").Int() ?? 1, 1, 1000), Math.Clamp(e.Element("normal-notes").Int() ?? 1, 1, 1000));
 
-    private static Pitch? Pitch(XElement e)
+    private static Pitch? PitchOf(XElement e)
     {
         Step? step = null;
         int? octave = null;
@@ -188,8 +197,7 @@ internal sealed class NoteReader
     private static Step? StepOf(string text)
     {
         var letter = text.AsSpan().Trim();
-        return letter.Length != 1 ? null
-            : "CDEFGAB".IndexOf(letter[0], StringComparison.Ordinal) is var place and >= 0 ? (Step)place
-            : null;
+        var place = letter.Length == 1 ? "CDEFGAB".IndexOf(letter[0], StringComparison.Ordinal) : -1;
+        return place < 0 ? null : (Step)place;
     }
 }

@@ -8,26 +8,37 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <remarks>Places of the elements: MusicXML 4.0, types "note", "notations", "direction".</remarks>
 public sealed class DecisionWriter
 {
-    private readonly Dictionary<string, PartIndex> _parts;
+    private readonly Dictionary<string, Lazy<PartIndex>> _parts;
 
     /// <summary>Prepares a document for writing.</summary>
-    public DecisionWriter(ScoreDocument document) => _parts = document.Parts.ToDictionary(p => p.Id, p => new PartIndex(p));
+    public DecisionWriter(ScoreDocument document) =>
+        _parts = document.Parts.ToDictionary(p => p.Id, p => new Lazy<PartIndex>(() => new PartIndex(p)));
 
     /// <summary>Applies changes in order; a part or note that is not there any more is passed over.</summary>
     public void Apply(IEnumerable<MarkChange> changes)
     {
         foreach (var change in changes)
-        {
-            if (!_parts.TryGetValue(change.Part, out var part))
-                continue;
-            var notes = change.Notes.Select(part.Note).OfType<PlacedElement>().ToList();
-            if (notes.Count == 0)
-                continue;
-            foreach (var mark in change.Removed)
-                Remove(part, notes, mark);
-            foreach (var mark in change.Added)
-                Add(part, notes, mark);
-        }
+            if (_parts.TryGetValue(change.Part, out var part))
+                Apply(part.Value, change);
+    }
+
+    /// <summary>Writes changes of one part into a copy of it.</summary>
+    internal static void Write(PartContent copy, IEnumerable<MarkChange> changes)
+    {
+        var part = new PartIndex(copy);
+        foreach (var change in changes)
+            Apply(part, change);
+    }
+
+    private static void Apply(PartIndex part, MarkChange change)
+    {
+        var notes = change.Notes.Select(part.Note).OfType<PlacedElement>().ToList();
+        if (notes.Count == 0)
+            return;
+        foreach (var mark in change.Removed)
+            Remove(part, notes, mark);
+        foreach (var mark in change.Added)
+            Add(part, notes, mark);
     }
 
     private static void Add(PartIndex part, List<PlacedElement> notes, Mark mark)

@@ -20,8 +20,6 @@ internal sealed class PartState
 
     public int Staves { get; private set; } = 1;
 
-    public bool MeterChanged { get; set; }
-
     /// <summary>Takes an <c>attributes</c> element into force.</summary>
     public void Apply(XElement attributes, Action<string> warn)
     {
@@ -36,7 +34,7 @@ internal sealed class PartState
                     Key = AttributeReader.Key(e) ?? Key;
                     break;
                 case "time":
-                    SetMeter(e);
+                    Meter = AttributeReader.Meter(e) ?? Meter;
                     break;
                 case "transpose":
                     Transposition = AttributeReader.Transpose(e);
@@ -53,14 +51,6 @@ internal sealed class PartState
         }
 
         FirstTransposition ??= Transposition;
-    }
-
-    private void SetMeter(XElement e)
-    {
-        if (AttributeReader.Meter(e) is not { } meter)
-            return;
-        Meter = meter;
-        MeterChanged = true;
     }
 
     private void SetDivisions(XElement e, Action<string> warn)

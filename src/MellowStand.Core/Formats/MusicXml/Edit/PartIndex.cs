@@ -1,0 +1,41 @@
+using System.Xml.Linq;
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>Finds the elements of a part again by note id and by moment.</summary>
+internal sealed class PartIndex : IPartListener
+{
+    private readonly Dictionary<string, PlacedElement> _notes = [];
+    private readonly List<PlacedElement> _directions = [];
+
+    public PartIndex(PartContent content)
+    {
+        Content = content;
+        new PartWalk(content).Go(this);
+    }
+
+    public PartContent Content { get; }
+
+    public IEnumerable<KeyValuePair<string, PlacedElement>> Notes => _notes;
+
+    public IEnumerable<PlacedElement> Directions => _directions.Where(d => d.Element.Parent is not null);
+
+    public PlacedElement? Note(string id) => _notes.GetValueOrDefault(id);
+
+    /// <summary>Directions at the moment of a note, on its staff.</summary>
+    public IEnumerable<XElement> DirectionsAt(PlacedElement note) =>
+        Directions
+            .Where(d => d.Measure == note.Measure && d.Offset == note.Offset && StaffOf(d.Element) == StaffOf(note.Element))
+            .Select(d => d.Element);
+
+    public static int StaffOf(XElement e) => e.Element("staff").Int() ?? 1;
+
+    void IPartListener.Note(PartWalk walk, XElement element, NoteReader note) =>
+        _notes[walk.NoteId] = new PlacedElement(element, walk.Measure, walk.NoteAt);
+
+    void IPartListener.Direction(PartWalk walk, XElement element) => _directions.Add(new PlacedElement(element, walk.Measure, walk.Cursor));
+}
+
+/// <summary>An element with its place: measure from 0 and quarters from the start of the measure.</summary>
+internal sealed record PlacedElement(XElement Element, int Measure, Fraction Offset);
