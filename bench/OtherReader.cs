@@ -67,6 +67,7 @@ internal static class OtherReader
 
     internal static double HeldPerNote(byte[] bytes)
     {
+        GC.KeepAlive(ScoreReader.Read(bytes));
         var before = GC.GetTotalMemory(forceFullCollection: true);
         var score = ScoreReader.Read(bytes);
         var held = GC.GetTotalMemory(forceFullCollection: true) - before;

@@ -29,6 +29,12 @@ public readonly record struct Fraction : IComparable<Fraction>
         _denominator = denominator / divisor;
     }
 
+    // For terms that are known to be the lowest.
+    private Fraction(long numerator, long denominator, bool isLowest) => (Numerator, _denominator, _) = (numerator, denominator, isLowest);
+
+    /// <summary>Makes a fraction of terms that are the lowest already, without looking for a common divisor.</summary>
+    internal static Fraction OfLowest(int numerator, int denominator) => new(numerator, denominator, isLowest: true);
+
     /// <summary>Zero quarters.</summary>
     public static Fraction Zero { get; } = new(0);
 

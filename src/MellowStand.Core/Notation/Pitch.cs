@@ -29,12 +29,51 @@ public enum Step
 
 /// <summary>A spelled pitch: letter, alteration in semitones (quarter tones as halves) and octave (middle C is C4).</summary>
 /// <remarks>Octave numbers and MIDI 60 = C4: MusicXML 4.0, element "octave"; scientific pitch notation.</remarks>
-public readonly record struct Pitch(Step Step, decimal Alter, int Octave)
+public readonly record struct Pitch
 {
     private static readonly int[] Semitones = [0, 2, 4, 5, 7, 9, 11];
 
+    // A score holds one of these at every notehead: kept small, in hundredths of a semitone.
+    private readonly sbyte _step;
+    private readonly sbyte _octave;
+    private readonly short _cents;
+
+    /// <summary>Spells a pitch.</summary>
+    /// <param name="step">The letter.</param>
+    /// <param name="alter">Semitones, to a hundredth.</param>
+    /// <param name="octave">Middle C is C4.</param>
+    public Pitch(Step step, decimal alter, int octave)
+    {
+        Step = step;
+        Alter = alter;
+        Octave = octave;
+    }
+
+    /// <summary>The letter.</summary>
+    public Step Step
+    {
+        get => (Step)_step;
+        init => _step = (sbyte)value;
+    }
+
+    /// <summary>Alteration in semitones, to a hundredth.</summary>
+    public decimal Alter
+    {
+        get => _cents % 100 == 0 ? _cents / 100 : _cents / 100m;
+        init => _cents = (short)Math.Round(Math.Clamp(value * 100, short.MinValue, short.MaxValue));
+    }
+
+    /// <summary>The octave; middle C is C4.</summary>
+    public int Octave
+    {
+        get => _octave;
+        init => _octave = (sbyte)Math.Clamp(value, sbyte.MinValue, sbyte.MaxValue);
+    }
+
     /// <summary>MIDI key number of the pitch, quarter tones rounded down to the key below.</summary>
-    public int Midi => (12 * (Octave + 1)) + Semitones[(int)Step] + (int)Math.Floor(Alter);
+    public int Midi => (12 * (Octave + 1)) + Semitones[(int)Step] + FloorOfAlter;
+
+    private int FloorOfAlter => (_cents - (((_cents % 100) + 100) % 100)) / 100;
 
     /// <summary>Semitones above C within the octave, 0 to 11.</summary>
     public int PitchClass => ((Midi % 12) + 12) % 12;

@@ -11,6 +11,12 @@ public sealed record SoundingNote(string Id, Note First, IReadOnlyList<NoteHead>
     /// <remarks>A chord of which only some notes are tied over gives an entry for each length.</remarks>
     public static IEnumerable<SoundingNote> Of(Part part) => part.Notes.SelectMany(Split);
 
+    /// <summary>Marks at the note and at what is tied to it: a fermata over the tied-on note is one over the sounding note.</summary>
+    public IReadOnlyList<Mark> Marks =>
+        Heads.All(h => h.TiedTo is null)
+            ? First.Marks
+            : [.. First.Marks.Union(Heads.SelectMany(h => h.Tied.Skip(1)).SelectMany(h => h.Owner.Marks))];
+
     private static IEnumerable<SoundingNote> Split(Note note)
     {
         if (note.Heads.Count == 0)

@@ -54,6 +54,6 @@ public static class NotesEndpoints
             n.First.IsGrace,
             !n.First.Sounds,
             n.First.Voice,
-            [.. n.First.Marks.Select(m => m.ToString())]
+            [.. n.Marks.Select(m => m.ToString())]
         );
 }

@@ -89,7 +89,7 @@ public static class TableEndpoints
             n.First.Sounds ? string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()) : "rest",
             string.Join(' ', n.Heads.Select(h => h.Sounding).OfType<int>()),
             n.First.Voice,
-            string.Join(' ', n.First.Marks)
+            string.Join(' ', n.Marks)
         );
 
     private static List<object> Findings(OpenPiece piece, Quiet quiet) =>

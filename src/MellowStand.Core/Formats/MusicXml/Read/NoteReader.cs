@@ -103,7 +103,7 @@ internal sealed class NoteReader
                 Staff = Math.Clamp(child.Int() ?? 1, 1, 16);
                 break;
             case "type":
-                Type = Texts.Shared(child.Value.Trim());
+                Type = child.Value.Trim();
                 break;
             case "dot":
                 Dots++;
@@ -112,7 +112,7 @@ internal sealed class NoteReader
                 _accidental = child;
                 break;
             case "beam" when Beam is null && child.Attribute("number")?.Value is null or "1":
-                Beam = Texts.Shared(child.Value.Trim());
+                Beam = child.Value.Trim();
                 break;
             case "time-modification":
                 Tuplet = ReadTuplet(child);

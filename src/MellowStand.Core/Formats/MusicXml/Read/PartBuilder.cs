@@ -13,7 +13,7 @@ internal static class PartBuilder
         foreach (var direction in reader.Directions)
             direction.Onset = frames[direction.MeasureIndex].Start + direction.Offset;
         SpanLinker.LinkTies(reader.Notes);
-        var byMeasure = reader.Notes.ToLookup(n => n.MeasureIndex);
+        var notes = reader.Notes.ToArray();
         var header = reader.Content.Header;
         var part = new Part
         {
@@ -25,22 +25,22 @@ internal static class PartBuilder
             Transposition = reader.State.FirstTransposition ?? Transposition.None,
             Clef = reader.State.FirstClef,
             Staves = Math.Max(reader.State.Staves, reader.Notes.Count == 0 ? 1 : reader.Notes.Max(n => n.Staff)),
-            Measures =
-            [
-                .. frames.Select(f => new PartMeasure(
-                    f.Index,
-                    reader.InForce[f.Index].Key,
-                    reader.InForce[f.Index].Meter,
-                    [.. byMeasure[f.Index]]
-                )),
-            ],
-            Notes = reader.Notes,
+            Measures = frames.Select(f => Measure(reader, notes, f.Index)).ToArray(),
+            Notes = notes,
             Directions = [.. reader.Directions.OrderBy(d => d.Onset)],
             Slurs = SpanLinker.Slurs(reader.SlurSigns),
             Hairpins = SpanLinker.Hairpins(reader.Wedges, frames),
         };
         AttachDynamics(part);
         return part;
+    }
+
+    // The notes of a measure are a window on those of the part.
+    private static PartMeasure Measure(PartReader reader, Note[] notes, int index)
+    {
+        var from = index == 0 ? 0 : reader.NotesUpTo[index - 1];
+        var (key, meter) = reader.InForce[index];
+        return new PartMeasure(index, key, meter, new ArraySegment<Note>(notes, from, reader.NotesUpTo[index] - from));
     }
 
     // A level printed at a note belongs to the note: decisions and differences speak of notes.
@@ -54,7 +54,7 @@ internal static class PartBuilder
         {
             var place = (note.MeasureIndex, note.Offset, note.Staff);
             if (levels.Contains(place) && seen.Add(place))
-                note.Marks = [.. note.Marks.Union(levels[place].Select(d => new Mark("dynamics", d.Text)))];
+                note.Marks = note.Marks.Union(levels[place].Select(d => new Mark("dynamics", d.Text))).ToArray();
         }
     }
 }

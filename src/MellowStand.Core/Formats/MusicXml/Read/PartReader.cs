@@ -12,6 +12,7 @@ internal sealed class PartReader : IPartListener
     private readonly PartWalk _walk;
     private readonly List<Note> _measureNotes = [];
     private readonly Dictionary<int, int> _octaveShift = [];
+    private readonly Dictionary<Mark, Mark[]> _single = [];
     private Note? _lastNote;
 
     public PartReader(PartContent content, IReadOnlyList<string> labels)
@@ -33,6 +34,9 @@ internal sealed class PartReader : IPartListener
     public List<(KeySignature Key, Meter Meter)> InForce { get; } = [];
 
     public List<Fraction> Lengths { get; } = [];
+
+    /// <summary>For each measure how many notes stand up to its end.</summary>
+    public List<int> NotesUpTo { get; } = [];
 
     public PartContent Content { get; }
 
@@ -56,6 +60,7 @@ internal sealed class PartReader : IPartListener
         InForce.Add(walk.AtStart);
         Lengths.Add(walk.Furthest);
         Notes.AddRange(InOrder(_measureNotes));
+        NotesUpTo.Add(Notes.Count);
     }
 
     void IPartListener.Note(PartWalk walk, XElement element, NoteReader note)
@@ -74,7 +79,7 @@ internal sealed class PartReader : IPartListener
         if (head is not null)
         {
             head.Owner = read;
-            read.Heads = [head];
+            read.Heads = head;
         }
 
         if (note.Notations is not null)
@@ -133,10 +138,19 @@ internal sealed class PartReader : IPartListener
             Dots = read.Dots,
             Beam = read.Beam,
             Tuplet = read.Tuplet,
-            Lyrics = read.Lyrics ?? [],
+            Lyrics = (IReadOnlyList<string>?)read.Lyrics ?? [],
             OctaveShift = _octaveShift.GetValueOrDefault(read.Staff),
-            Marks = read.Notations is null ? [] : [.. MarkReader.Of(element)],
+            Marks = read.Notations is null ? [] : MarksOf(element),
         };
+
+    // Most notes carry the same one mark as many others: they share it.
+    private Mark[] MarksOf(XElement element)
+    {
+        var marks = MarkReader.Of(element).ToArray();
+        if (marks.Length != 1)
+            return marks;
+        return _single.TryGetValue(marks[0], out var shared) ? shared : _single[marks[0]] = marks;
+    }
 
     // Most measures of one voice stand in order already.
     private static List<Note> InOrder(List<Note> notes)
@@ -157,11 +171,11 @@ internal sealed class PartReader : IPartListener
     private void JoinChord(Note chord, NoteHead head, XElement e, NoteReader read)
     {
         head.Owner = chord;
-        chord.Heads = [.. chord.Heads, head];
+        chord.Heads = chord.Heads.Append(head).ToArray();
         if (read.Notations is null)
             return;
         TakeSlurs(chord, e);
-        chord.Marks = [.. chord.Marks.Union(MarkReader.Of(e))];
+        chord.Marks = chord.Marks.Union(MarkReader.Of(e)).ToArray();
     }
 
     // "down" prints the notes lower than they sound (8va), "up" higher (8vb): MusicXML 4.0, element "octave-shift".

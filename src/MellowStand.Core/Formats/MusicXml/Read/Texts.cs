@@ -5,13 +5,9 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <summary>One string for each of the few texts that stand at every note, so that a score does not hold them ten thousand times.</summary>
 internal static class Texts
 {
-    private static readonly FrozenDictionary<string, string> Known =
-        "1 2 3 4 5 6 7 8 begin continue end forward hook whole half quarter eighth 16th 32nd 64th breve "
-            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
-            .Concat("sharp flat natural double-sharp flat-flat sharp-sharp natural-sharp natural-flat".Split(' '))
-            .Concat(["forward hook", "backward hook"])
-            .Distinct()
-            .ToFrozenDictionary(t => t);
+    private static readonly FrozenDictionary<string, string> Known = "1 2 3 4 5 6 7 8 sharp flat natural double-sharp flat-flat"
+        .Split(' ')
+        .ToFrozenDictionary(t => t);
 
     /// <summary>The same text, shared where it is a usual one.</summary>
     public static string? Shared(string? text) => text is null ? null : Known.GetValueOrDefault(text, text);

@@ -18,7 +18,10 @@ public sealed class Enharmonic : IStudyRule
         where !note.IsCue
         from head in note.Heads
         where head.Written is { } p && head.TiedFrom is null && (Stoppers.Contains(p.Name) || Math.Abs(p.Alter) == 2)
-        group note by head.Written!.Value with { Octave = 4 } into places
+        group note by head.Written!.Value with
+        {
+            Octave = 4,
+        } into places
         let other = Spelling.Enharmonic(places.Key)
         let again = places.Count() > 1 ? $", {places.Count()} times from measure {context.Label(places.First().MeasureIndex)} on" : ""
         select Finding.At(

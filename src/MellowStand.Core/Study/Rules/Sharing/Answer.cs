@@ -18,7 +18,7 @@ public sealed class Answer : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var mine = context.ContentOf(part);
-        for (var m = 1; m + LeastMeasures <= mine.Count;)
+        for (var m = 1; m + LeastMeasures <= mine.Count; )
         {
             var found = context
                 .Score.Parts.Where(p => p != part)
