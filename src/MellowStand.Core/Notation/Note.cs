@@ -113,6 +113,11 @@ public enum NoteKind
 public sealed class Note
 {
     // A score holds tens of thousands of notes: small numbers stand in small fields.
+    private const byte Grace = 1;
+    private const byte Slash = 2;
+    private const byte Cue = 4;
+
+    private readonly byte _flags;
     private readonly byte _kind;
     private readonly byte _staff;
     private readonly byte _dots;
@@ -179,13 +184,25 @@ public sealed class Note
     public IReadOnlyList<NoteHead> Heads { get; internal set; } = [];
 
     /// <summary>True for a grace note.</summary>
-    public bool IsGrace { get; init; }
+    public bool IsGrace
+    {
+        get => (_flags & Grace) != 0;
+        init => _flags |= value ? Grace : (byte)0;
+    }
 
     /// <summary>True for a grace with a slash.</summary>
-    public bool GraceSlash { get; init; }
+    public bool GraceSlash
+    {
+        get => (_flags & Slash) != 0;
+        init => _flags |= value ? Slash : (byte)0;
+    }
 
     /// <summary>True for a cue note, which another part sounds.</summary>
-    public bool IsCue { get; init; }
+    public bool IsCue
+    {
+        get => (_flags & Cue) != 0;
+        init => _flags |= value ? Cue : (byte)0;
+    }
 
     /// <summary>The printed value (<c>quarter</c>, <c>eighth</c>, …) or null where none, or none that is known, is printed.</summary>
     public string? Type
