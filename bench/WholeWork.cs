@@ -85,7 +85,7 @@ internal static class Work
     public static int Study(Score score)
     {
         var context = new StudyContext(score, House.Default);
-        return HeatMap.Of(context, StudyDesk.Examine(context, score.Parts, 0, int.MaxValue)).Count;
+        return HeatMap.Of(context, StudyDesk.Examine(context, score.Parts, 0, int.MaxValue)).Cells.Count;
     }
 
     public static int Unify(Score score) => UnifyDesk.Compare(score, House.Default).Differences.Count;

@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study;
@@ -59,13 +57,31 @@ public sealed record Finding(
             why
         );
 
-    /// <summary>The same for the same finding in the same score, whatever else is found.</summary>
-    public string Id
-    {
-        get
-        {
-            var text = $"{Rule}|{From}|{To}|{Title}|{string.Join(',', Parts)}|{string.Join(',', Notes.Take(4))}";
-            return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
-        }
-    }
+    /// <summary>Place among the findings of the same rule about the very same notes, from 0; hardly ever another.</summary>
+    public int Turn { get; init; }
+
+    /// <summary>What it is about: its identity, whatever words tell it.</summary>
+    public FindingKey Key => new(Rule, Parts, From, To, Notes, Turn);
+
+    /// <summary>The same for the same finding in the same score, whatever else is found and however it is said.</summary>
+    public string Id => Key.Id;
+
+    /// <summary>The id of editions of this program that made it from the finding's words; kept to find old dismissals again.</summary>
+    public string FormerId => Identity.Of($"{Rule}|{From}|{To}|{Title}|{string.Join(',', Parts)}|{string.Join(',', Notes.Take(4))}");
+}
+
+/// <summary>What a finding is about: rule, parts, measures and notes.</summary>
+/// <param name="Rule">The rule's name.</param>
+/// <param name="Parts">Ids of the parts.</param>
+/// <param name="From">First measure from 0.</param>
+/// <param name="To">Last measure from 0.</param>
+/// <param name="Notes">Ids of the notes; may be empty.</param>
+/// <param name="Turn">Place among findings about the very same, from 0.</param>
+public sealed record FindingKey(string Rule, IReadOnlyList<string> Parts, int From, int To, IReadOnlyList<string> Notes, int Turn)
+{
+    /// <summary>Sixteen hexadecimal digits; the order of parts and notes does not count.</summary>
+    public string Id => Identity.Of($"{Rule}|{From}|{To}|{Sorted(Parts)}|{Sorted(Notes)}|{Turn}");
+
+    private static string Sorted(IReadOnlyList<string> ids) =>
+        ids.Count < 2 ? string.Concat(ids) : string.Join(',', ids.Order(StringComparer.Ordinal));
 }

@@ -12,43 +12,12 @@ public static class Ranking
     private const int ShortPiece = 12;
     private const int MostInShortPiece = 6;
 
-    private static readonly string[] DearestFirst =
-    [
-        "carried-accidental",
-        "hidden-key",
-        "near-miss",
-        "a-tempo-without-slowing",
-        "meter-grouping",
-        "metric-change",
-        "return",
-        "subito",
-        "flipped-rhythm",
-        "no-breath",
-        "bow-length",
-        "slowing-unresolved",
-        "soft-high-entry",
-        "forgotten-piano",
-        "halfway-level",
-        "rest-count",
-        "offbeat-entry",
-        "triplet-against-dotted",
-        "hemiola",
-        "range",
-        "high-strain",
-        "large-leap",
-        "hairpin-to-nowhere",
-        "lone-mark",
-        "two-note-slur",
-        "pattern-change",
-        "no-dynamics",
-    ];
-
     /// <summary>Findings in the order in which a director reads them.</summary>
     public static IReadOnlyList<Finding> Order(IEnumerable<Finding> findings) =>
         [
             .. findings
                 .OrderByDescending(f => f.Severity)
-                .ThenBy(f => Place(f.Rule))
+                .ThenBy(f => StudyDesk.RuleOf(f.Rule)?.Rank ?? IStudyRule.Unranked)
                 .ThenByDescending(f => f.Parts.Count)
                 .ThenBy(f => f.From),
         ];
@@ -74,6 +43,4 @@ public static class Ranking
 
         return shown;
     }
-
-    private static int Place(string rule) => Array.IndexOf(DearestFirst, rule) is var place and >= 0 ? place : DearestFirst.Length;
 }

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
@@ -7,12 +8,9 @@ namespace MellowStand.Core.Study;
 /// <summary>What a rule may look at besides its part.</summary>
 public sealed class StudyContext
 {
-    private readonly Dictionary<string, LevelLine> _levels = [];
-    private readonly Dictionary<string, Melody> _melodies = [];
-    private readonly Dictionary<string, IReadOnlyList<string>> _sounds = [];
-    private readonly Dictionary<string, IReadOnlyList<string>> _rhythms = [];
-    private readonly Dictionary<string, IReadOnlyList<Rules.MeasureContent>> _content = [];
+    private readonly ConcurrentDictionary<Part, PartFacts> _facts = new();
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
+    private readonly Lazy<int[]> _sounding;
     private readonly Func<Part, Instrument?> _instrument;
     private readonly Func<Part, string?> _level;
 
@@ -21,14 +19,25 @@ public sealed class StudyContext
     /// <param name="house">The school's answers.</param>
     /// <param name="instrument">The instrument of a part as recognised or corrected; null to recognise it here.</param>
     /// <param name="level">The level that all players of a part reach, or null where nobody is known; null for no players at all.</param>
-    public StudyContext(Score score, House house, Func<Part, Instrument?>? instrument = null, Func<Part, string?>? level = null)
+    /// <param name="before">The same piece before a decision: what is known of parts that did not change is taken over.</param>
+    public StudyContext(
+        Score score,
+        House house,
+        Func<Part, Instrument?>? instrument = null,
+        Func<Part, string?>? level = null,
+        StudyContext? before = null
+    )
     {
         Score = score;
         House = house;
         _instrument = instrument ?? (p => Recognition.Of(p).Instrument);
         _level = level ?? (_ => null);
         Tempo = new TempoLine(score);
+        foreach (var part in score.Parts)
+            if (before is not null && before._facts.TryGetValue(part, out var known))
+                _facts[part] = known;
         _keys = new(() => KeyFinder.Stretches(score));
+        _sounding = new(() => SoundingParts(score));
     }
 
     /// <summary>The whole score.</summary>
@@ -47,37 +56,26 @@ public sealed class StudyContext
     public (string Level, bool IsPlayers) LevelOf(Part part) => _level(part) is { } own ? (own, true) : (House["range-level"], false);
 
     /// <summary>The dynamics of a part.</summary>
-    public LevelLine LevelsOf(Part part) =>
-        _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(Score, part);
+    public LevelLine LevelsOf(Part part) => FactsOf(part).Levels;
 
     /// <summary>The line of a part.</summary>
-    public Melody MelodyOf(Part part) => _melodies.TryGetValue(part.Id, out var melody) ? melody : _melodies[part.Id] = new Melody(part);
+    public Melody MelodyOf(Part part) => FactsOf(part).Melody;
 
     /// <summary>For each measure of a part what sounds in it, whatever the octave; equal texts are equal lines.</summary>
-    public IReadOnlyList<string> SoundsOf(Part part) =>
-        _sounds.TryGetValue(part.Id, out var sounds)
-            ? sounds
-            : _sounds[part.Id] = [
-                .. part.Measures.Select(m =>
-                    string.Join(' ', MelodyOf(part).ByMeasure[m.Index].Select(n => $"{n.Offset}:{n.SoundingDuration}:{n.TopSounding % 12}"))
-                ),
-            ];
-
-    /// <summary>The measures of a part in forms that can be compared.</summary>
-    internal IReadOnlyList<Rules.MeasureContent> ContentOf(Part part) =>
-        _content.TryGetValue(part.Id, out var content)
-            ? content
-            : _content[part.Id] = [.. part.Measures.Select(m => new Rules.MeasureContent(m))];
+    public IReadOnlyList<string> SoundsOf(Part part) => FactsOf(part).Sounds;
 
     /// <summary>For each measure of a part when it strikes and how long it holds; empty where it strikes fewer than three times.</summary>
-    public IReadOnlyList<string> RhythmsOf(Part part) =>
-        _rhythms.TryGetValue(part.Id, out var rhythms)
-            ? rhythms
-            : _rhythms[part.Id] = [
-                .. part
-                    .Measures.Select(m => MelodyOf(part).ByMeasure[m.Index].ToList())
-                    .Select(n => n.Count < 3 ? "" : string.Join(' ', n.Select(x => $"{x.Offset}:{x.SoundingDuration}"))),
-            ];
+    public IReadOnlyList<string> RhythmsOf(Part part) => FactsOf(part).Rhythms;
+
+    /// <summary>How many parts strike a note in a measure.</summary>
+    public int SoundingIn(int measure) => _sounding.Value[measure];
+
+    /// <summary>The measures of a part in forms that can be compared.</summary>
+    internal IReadOnlyList<Rules.MeasureContent> ContentOf(Part part) => FactsOf(part).Content;
+
+    /// <summary>All that is known of a part.</summary>
+    internal PartFacts FactsOf(Part part) =>
+        _facts.TryGetValue(part, out var facts) ? facts : _facts.GetOrAdd(part, p => new PartFacts(Score, p));
 
     /// <summary>The sounding keys that the music is in, whatever is printed.</summary>
     public IReadOnlyList<KeyStretch> Keys => _keys.Value;
@@ -85,21 +83,14 @@ public sealed class StudyContext
     /// <summary>Seconds from one moment to another at the steady tempo of the first one's measure.</summary>
     public double Seconds(int measure, Fraction quarters) => quarters.Value * 60 / Tempo.QuarterBpmAt(measure);
 
-    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter; a pickup counts from where its measure would
-    /// begin.</summary>
-    public Fraction BeatsIn(Note note)
-    {
-        var frame = Score.Measures[note.MeasureIndex];
-        var missing = frame.IsPickup ? frame.Meter.Length - frame.Length : Fraction.Zero;
-        return (note.Offset + missing) / frame.Meter.BeatUnit;
-    }
+    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter.</summary>
+    public Fraction BeatsIn(Note note) => Score.Measures[note.MeasureIndex].BeatsAt(note.Offset);
 
     /// <summary>True when a note begins on a beat of its meter.</summary>
     public bool IsOnBeat(Note note)
     {
         var frame = Score.Measures[note.MeasureIndex];
-        var missing = frame.IsPickup ? frame.Meter.Length - frame.Length : Fraction.Zero;
-        var at = note.Offset + missing;
+        var at = frame.InFullMeasure(note.Offset);
         var beat = Fraction.Zero;
         foreach (var length in frame.Meter.Beats)
         {
@@ -119,4 +110,16 @@ public sealed class StudyContext
 
     /// <summary>The beat of a moment in its measure, from 1, in the beat unit of the meter; e.g. <c>2</c> or <c>2½</c>.</summary>
     public string Beat(Note note) => Lengths.Mixed(BeatsIn(note) + 1);
+
+    private static int[] SoundingParts(Score score)
+    {
+        var count = new int[score.Measures.Count];
+        foreach (
+            var measure in score
+                .Parts.SelectMany(p => p.Measures)
+                .Where(m => m.Notes.Any(n => n.Sounds && n is { IsGrace: false, IsCue: false, IsTieContinuation: false }))
+        )
+            count[measure.Index]++;
+        return count;
+    }
 }

@@ -16,27 +16,49 @@ public static class StudyDesk
             .Select(t => (IStudyRule)Activator.CreateInstance(t)!),
     ];
 
+    private static readonly Dictionary<string, IStudyRule> ByName = Rules.ToDictionary(r => r.Name);
+
+    /// <summary>The rule with the name, or null.</summary>
+    public static IStudyRule? RuleOf(string name) => ByName.GetValueOrDefault(name);
+
     /// <summary>Findings of the parts that touch the measures, most severe first within a measure.</summary>
     /// <param name="context">The prepared score.</param>
     /// <param name="parts">The parts to look at.</param>
     /// <param name="from">First measure from 0.</param>
     /// <param name="to">Last measure from 0.</param>
-    public static IReadOnlyList<Finding> Examine(StudyContext context, IEnumerable<Part> parts, int from, int to)
+    public static IReadOnlyList<Finding> Examine(StudyContext context, IEnumerable<Part> parts, int from, int to) =>
+        [.. InOrder(parts.SelectMany(p => Rules.SelectMany(r => r.Examine(context, p)))).Where(f => f.To >= from && f.From <= to)];
+
+    /// <summary>What the rules found in single parts, joined where several share it, most severe first within a measure.</summary>
+    internal static IReadOnlyList<Finding> InOrder(IEnumerable<Finding> found)
     {
-        var all = parts.SelectMany(p => Rules.SelectMany(r => r.Examine(context, p)));
-        return
-        [
-            .. Join(all)
-                .Where(f => f.To >= from && f.From <= to)
-                .OrderBy(f => f.From)
-                .ThenByDescending(f => f.Severity)
-                .ThenBy(f => f.Rule, StringComparer.Ordinal),
-        ];
+        var joined = Join(found)
+            .OrderBy(f => f.From)
+            .ThenByDescending(f => f.Severity)
+            .ThenBy(f => f.Rule, StringComparer.Ordinal)
+            .ToList();
+        var turns = new Dictionary<string, int>();
+        for (var i = 0; i < joined.Count; i++)
+        {
+            var id = joined[i].Id;
+            var turn = turns[id] = turns.TryGetValue(id, out var before) ? before + 1 : 0;
+            if (turn > 0)
+                joined[i] = joined[i] with { Turn = turn };
+        }
+
+        return joined;
     }
 
     // A remark that belongs to five parts is written once and reaches five parts.
-    private static IEnumerable<Finding> Join(IEnumerable<Finding> findings) =>
-        findings
-            .GroupBy(f => (f.Rule, f.From, f.To, f.Title, f.Why))
-            .Select(g => g.First() with { Parts = [.. g.SelectMany(f => f.Parts).Distinct()], Notes = [.. g.SelectMany(f => f.Notes)] });
+    private static IEnumerable<Finding> Join(IEnumerable<Finding> findings)
+    {
+        foreach (var group in findings.GroupBy(f => (f.Rule, f.From, f.To, f.Title, f.Why)).Select(g => g.ToList()))
+            yield return group.Count == 1
+                ? group[0]
+                : group[0] with
+                {
+                    Parts = [.. group.SelectMany(f => f.Parts).Distinct()],
+                    Notes = [.. group.SelectMany(f => f.Notes)],
+                };
+    }
 }

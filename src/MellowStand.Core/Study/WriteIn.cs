@@ -8,16 +8,6 @@ namespace MellowStand.Core.Study;
 /// brackets. Common practice, no published source.</remarks>
 public static class WriteIn
 {
-    private static readonly HashSet<string> Counted =
-    [
-        "syncopation",
-        "flipped-rhythm",
-        "triplet-against-dotted",
-        "offbeat-entry",
-        "meter-grouping",
-        "hemiola",
-    ];
-
     /// <summary>The changes that write a finding in; empty when none of its parts plays there.</summary>
     public static IReadOnlyList<MarkChange> Of(StudyContext context, Finding finding) =>
         [.. finding.Parts.Select(id => context.Score.FindPart(id)).OfType<Part>().SelectMany(p => Changes(context, finding, p))];
@@ -29,40 +19,35 @@ public static class WriteIn
             .TakeWhile(n => n.MeasureIndex <= finding.To)
             .Where(n => n.Sounds)
             .ToList();
-        var named = notes.Where(n => finding.Notes.Contains(n.Id) || n.Heads.Any(h => finding.Notes.Contains(h.Id))).ToList();
         if (notes.Count == 0)
             return [];
-        return finding.Rule switch
+        var named = notes.Where(n => finding.Notes.Contains(n.Id) || n.Heads.Any(h => finding.Notes.Contains(h.Id))).ToList();
+        var first = named.FirstOrDefault() ?? notes[0];
+        return StudyDesk.RuleOf(finding.Rule)?.WritesIn switch
         {
-            "carried-accidental" or "back-to-signature" => named.SelectMany(n =>
-                n.Heads.Where(h => finding.Notes.Contains(h.Id) && h.Written is not null)
-                    .Select(h => Add(part, h.Id, new Mark("accidental", SignOf(h.Written!.Value.Alter))))
-            ),
-            "halfway-level" or "no-dynamics" when named.Count > 0 && finding.Level is { } level =>
-            [
-                Add(part, named[0].Id, new Mark("dynamics", level)),
-            ],
-            "breath-place" => named.Select(n => Add(part, n.Id, new Mark("breath-mark"))),
-            var rule when Counted.Contains(rule) =>
-            [
-                Words(
-                    part,
-                    (named.FirstOrDefault() ?? notes[0]),
-                    CountingLine.Of(context, part, (named.FirstOrDefault() ?? notes[0]).MeasureIndex, context.House["counting-words"]),
-                    wholeMeasure: true
-                ),
-            ],
-            _ => [Words(part, named.FirstOrDefault() ?? notes[0], $"[{finding.Title}]", wholeMeasure: false)],
+            WritesIn.CourtesyAccidental => Signs(finding, part, named),
+            WritesIn.Level when named.Count > 0 && finding.Level is { } level => [Add(part, named[0].Id, new Mark("dynamics", level))],
+            WritesIn.BreathMark => named.Select(n => Add(part, n.Id, new Mark("breath-mark"))),
+            WritesIn.CountingLine => [Counting(context, part, first.MeasureIndex)],
+            _ => [Add(part, first.Id, new Mark("words", $"[{finding.Title}]"))],
         };
     }
 
-    private static MarkChange Add(Part part, string note, Mark mark) => new(part.Id, [note], [mark], []);
+    private static IEnumerable<MarkChange> Signs(Finding finding, Part part, List<Note> notes) =>
+        notes
+            .SelectMany(n => n.Heads)
+            .Where(h => finding.Notes.Contains(h.Id) && h.Written is not null)
+            .Select(h => Add(part, h.Id, new Mark("accidental", SignOf(h.Written!.Value.Alter))));
 
-    private static MarkChange Words(Part part, Note note, string words, bool wholeMeasure)
-    {
-        var at = wholeMeasure ? part.Measures[note.MeasureIndex].Notes.First(n => n.Sounds) : note;
-        return Add(part, at.Id, new Mark("words", words));
-    }
+    // The line of a whole measure stands at its first note.
+    private static MarkChange Counting(StudyContext context, Part part, int measure) =>
+        Add(
+            part,
+            part.Measures[measure].Notes.First(n => n.Sounds).Id,
+            new Mark("words", CountingLine.Of(context, part, measure, context.House["counting-words"]))
+        );
+
+    private static MarkChange Add(Part part, string note, Mark mark) => new(part.Id, [note], [mark], []);
 
     private static string SignOf(decimal alter) =>
         alter switch

@@ -1,4 +1,5 @@
 using MellowStand.Core.Decisions;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
@@ -38,4 +39,14 @@ public sealed record Difference(
 {
     /// <summary>True for a difference that is likely meant: told with a lower rank, and not counted.</summary>
     public bool IsNote { get; init; }
+
+    /// <summary>The id of a difference: its kind and the notes it is about, whatever they have and however it is said.</summary>
+    public static string IdOf(string kind, IEnumerable<Reading> readings) =>
+        Identity.Of(
+            kind + "|" + string.Join('|', readings.Select(r => $"{r.Part}:{string.Join(',', r.Notes)}").Order(StringComparer.Ordinal))
+        );
+
+    /// <summary>The id of editions of this program that made it from the readings' words too; kept to find old decisions again.</summary>
+    public string FormerId =>
+        Identity.Of(Kind + "|" + string.Join('|', Readings.Select(r => $"{r.Part}:{string.Join(',', r.Notes)}={r.Has}")));
 }

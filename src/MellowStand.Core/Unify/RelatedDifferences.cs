@@ -17,34 +17,28 @@ internal static class RelatedDifferences
         [SharedLine.Return] = ["articulation", "slur", "ornament"],
     };
 
-    public static IEnumerable<Difference> Find(
-        UnifyContext context,
-        IReadOnlyList<IDifferenceRule> rules,
-        IEnumerable<SharedLine> lines,
-        IReadOnlyList<Difference> told
-    )
+    /// <summary>True for a kind that is looked for in such a line.</summary>
+    public static bool LooksFor(SharedLine line, string kind) => Kinds[line.Relation].Contains(kind);
+
+    /// <summary>What is told of related lines.</summary>
+    /// <param name="lines">The lines with what the rules found in them.</param>
+    /// <param name="told">What is told already of lines of the same notes.</param>
+    public static IEnumerable<Difference> Find(IEnumerable<LineFindings> lines, IReadOnlyList<Difference> told)
     {
         var known = told.SelectMany(d => d.Readings.SelectMany(r => r.Notes.Select(n => (d.Kind, n)))).ToHashSet();
-        foreach (var line in lines)
+        foreach (var (line, byKind) in lines)
+        foreach (var (kind, found) in byKind.Where(k => AgreesMostly(k.Kind, line, k.Found)))
+        foreach (var d in found.Where(d => !d.Readings.SelectMany(r => r.Notes).Any(n => known.Contains((kind, n)))))
         {
-            foreach (var rule in rules.Where(r => Kinds[line.Relation].Contains(r.Kind)))
+            known.UnionWith(d.Readings.SelectMany(r => r.Notes.Select(n => (kind, n))));
+            yield return d with
             {
-                var found = rule.Find(context, line).ToList();
-                if (found.Count == 0 || !AgreesMostly(rule.Kind, line, found))
-                    continue;
-                foreach (var d in found.Where(d => !d.Readings.SelectMany(r => r.Notes).Any(n => known.Contains((d.Kind, n)))))
-                {
-                    known.UnionWith(d.Readings.SelectMany(r => r.Notes.Select(n => (d.Kind, n))));
-                    yield return d with
-                    {
-                        IsNote = d.IsNote || line.Relation == SharedLine.Return,
-                    };
-                }
-            }
+                IsNote = d.IsNote || line.Relation == SharedLine.Return,
+            };
         }
     }
 
-    private static bool AgreesMostly(string kind, SharedLine line, List<Difference> found)
+    private static bool AgreesMostly(string kind, SharedLine line, IReadOnlyList<Difference> found)
     {
         var marked = Enumerable
             .Range(0, line.Notes[0].Count)

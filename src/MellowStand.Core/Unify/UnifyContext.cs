@@ -1,6 +1,3 @@
-using System.Globalization;
-using System.Security.Cryptography;
-using System.Text;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
@@ -79,7 +76,7 @@ public sealed class UnifyContext(
     public string Place(Note note)
     {
         var measure = score.Measures[note.MeasureIndex];
-        return $"{measure.Label}.{Lengths.Mixed((note.Offset / measure.Meter.BeatUnit) + 1)}";
+        return $"{measure.Label}.{Lengths.Mixed(measure.BeatsAt(note.Offset) + 1)}";
     }
 
     /// <summary>Makes an entry with an id of its own.</summary>
@@ -94,10 +91,8 @@ public sealed class UnifyContext(
         bool isNote = false
     )
     {
-        var text = kind + "|" + string.Join('|', readings.Select(r => $"{r.Part}:{string.Join(',', r.Notes)}={r.Has}"));
-        var id = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)))[..16];
         return new Difference(
-            id,
+            Unify.Difference.IdOf(kind, readings),
             kind,
             line.Relation,
             line.Notes.Min(row => row[from].MeasureIndex),

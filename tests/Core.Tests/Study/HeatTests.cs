@@ -37,6 +37,6 @@ public sealed class HeatTests
     {
         var score = ShortFormReader.Score(music);
         var context = new StudyContext(score, House.Default);
-        return HeatMap.Of(context, StudyDesk.Examine(context, score.Parts, 0, int.MaxValue), factor);
+        return HeatMap.Of(context, StudyDesk.Examine(context, score.Parts, 0, int.MaxValue), factor).Cells;
     }
 }

@@ -185,7 +185,7 @@ public sealed class RuleOfThumbTests
     {
         var score = ShortFormReader.Score($"part \"{instrument}\"{Transposition(instrument)}\n{music}");
         var part = score.Parts[0];
-        var bpm = new MellowStand.Core.Study.TempoLine(score);
+        var bpm = new MellowStand.Core.Notation.TempoLine(score);
         return TechniqueDesk.Solve(
             score,
             part,

@@ -103,7 +103,7 @@ public sealed class TimpaniTests
             0,
             score.Measures.Count - 1,
             House.Default,
-            new MellowStand.Core.Study.TempoLine(score).QuarterBpmAt
+            new MellowStand.Core.Notation.TempoLine(score).QuarterBpmAt
         );
     }
 }

@@ -131,6 +131,5 @@ public sealed class RelatedTests
         return text[..at] + by + text[(at + what.Length)..];
     }
 
-    private static (IReadOnlyList<SharedLine> Lines, IReadOnlyList<Difference> Differences) Compare(string music) =>
-        UnifyDesk.Compare(ShortFormReader.Score(music), House.Default);
+    private static Comparison Compare(string music) => UnifyDesk.Compare(ShortFormReader.Score(music), House.Default);
 }

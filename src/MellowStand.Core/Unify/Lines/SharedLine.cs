@@ -39,6 +39,17 @@ public sealed record SharedLine(IReadOnlyList<VoiceLine> Voices, IReadOnlyList<I
         return kept.Count == Voices.Count ? this : new SharedLine([.. kept.Select(i => Voices[i])], [.. kept.Select(i => Notes[i])], Kind);
     }
 
+    /// <summary>The same line where some parts were read anew with other marks.</summary>
+    /// <param name="parts">Part as it was to the part as it is.</param>
+    /// <param name="notes">The notes of those parts as they are, by id.</param>
+    internal SharedLine In(IReadOnlyDictionary<Part, Part> parts, IReadOnlyDictionary<string, Note> notes)
+    {
+        VoiceLine Voice(VoiceLine v) => parts.TryGetValue(v.Part, out var part) ? new VoiceLine(part, v.Voice, Again(v.Notes)) : v;
+        IReadOnlyList<Note> Again(IReadOnlyList<Note> row) => [.. row.Select(n => notes.GetValueOrDefault(n.Id, n))];
+        var voices = Voices.Select(Voice).ToList();
+        return new SharedLine(voices, [.. Notes.Select((row, i) => voices[i] == Voices[i] ? row : Again(row))], Kind);
+    }
+
     /// <summary>First and last measure from 0, over all its places.</summary>
     public (int From, int To) Measures => (Notes.Min(row => row[0].MeasureIndex), Notes.Max(row => row[^1].MeasureIndex));
 }

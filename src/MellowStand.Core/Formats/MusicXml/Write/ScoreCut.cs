@@ -1,4 +1,5 @@
 using System.Xml.Linq;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Formats.MusicXml;
 
@@ -83,8 +84,7 @@ internal static class ScoreCut
             .Elements("direction-type")
             .Elements()
             .Any(e =>
-                e.Name.LocalName is "metronome" or "rehearsal"
-                || (e.Name.LocalName == "words" && Study.TempoWords.TempoIn(e.Value) is not null)
+                e.Name.LocalName is "metronome" or "rehearsal" || (e.Name.LocalName == "words" && TempoWords.TempoIn(e.Value) is not null)
             );
 
     private static XElement Header(PartContent part)

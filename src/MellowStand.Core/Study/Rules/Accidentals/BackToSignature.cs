@@ -12,6 +12,12 @@ public sealed class BackToSignature : IStudyRule
     public string Name => "back-to-signature";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Accidentals;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CourtesyAccidental;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var measure in part.Measures)

@@ -12,6 +12,15 @@ public sealed class CarriedAccidental : IStudyRule
     public string Name => "carried-accidental";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Accidentals;
+
+    /// <inheritdoc/>
+    public int Rank => 1;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CourtesyAccidental;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         part.Measures.SelectMany(m => m.Notes.GroupBy(n => n.Staff).SelectMany(staff => InMeasure(context, part, m, staff)));
 

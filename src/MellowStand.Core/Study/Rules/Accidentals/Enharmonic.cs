@@ -13,6 +13,9 @@ public sealed class Enharmonic : IStudyRule
     public string Name => "enharmonic";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Accidentals;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from note in part.Notes
         where !note.IsCue

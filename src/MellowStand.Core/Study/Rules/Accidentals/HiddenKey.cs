@@ -14,6 +14,15 @@ public sealed class HiddenKey : IStudyRule
     public string Name => "hidden-key";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Accidentals;
+
+    /// <inheritdoc/>
+    public int Rank => 2;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Sounds;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var (from, to, key) in Joined(context, part))

@@ -10,6 +10,9 @@ public sealed class DotsUnderSlur : IStudyRule
     public string Name => "dots-under-slur";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var found = new List<Note>();

@@ -14,6 +14,12 @@ public sealed class LoneMark : IStudyRule
     public string Name => "lone-mark";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
+    public int Rank => 24;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var name in ArticulationMarks.Names)

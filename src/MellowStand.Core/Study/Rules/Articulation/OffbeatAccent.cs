@@ -10,6 +10,9 @@ public sealed class OffbeatAccent : IStudyRule
     public string Name => "offbeat-accent";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from stretch in Stretches.Of(
             context

@@ -15,6 +15,12 @@ public sealed class PatternChange : IStudyRule
     public string Name => "pattern-change";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
+    public int Rank => 26;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = part

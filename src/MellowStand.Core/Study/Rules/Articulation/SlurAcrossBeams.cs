@@ -10,6 +10,9 @@ public sealed class SlurAcrossBeams : IStudyRule
     public string Name => "slur-across-beams";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var groups = Groups(part);

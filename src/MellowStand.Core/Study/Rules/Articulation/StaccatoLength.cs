@@ -13,6 +13,9 @@ public sealed class StaccatoLength : IStudyRule
     public string Name => "staccato-length";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from note in context.MelodyOf(part).Struck
         where note.Has("staccato") && note.Duration > Fraction.Zero

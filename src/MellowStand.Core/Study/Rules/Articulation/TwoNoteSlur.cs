@@ -11,6 +11,12 @@ public sealed class TwoNoteSlur : IStudyRule
     public string Name => "two-note-slur";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
+    public int Rank => 25;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var pairs = part

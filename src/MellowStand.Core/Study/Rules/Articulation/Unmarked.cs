@@ -12,6 +12,9 @@ public sealed class Unmarked : IStudyRule
     public string Name => "unmarked";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath, Family: not Instruments.Family.Voice })

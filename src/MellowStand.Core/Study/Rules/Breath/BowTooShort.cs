@@ -12,6 +12,12 @@ public sealed class BowTooShort : IStudyRule
     public string Name => "bow-length";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Breath;
+
+    /// <inheritdoc/>
+    public int Rank => 11;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Sustain: Sustain.Bow })

@@ -13,6 +13,12 @@ public sealed class BreathPlace : IStudyRule
     public string Name => "breath-place";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Breath;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.BreathMark;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath } instrument)

@@ -12,6 +12,12 @@ public sealed class NoBreath : IStudyRule
     public string Name => "no-breath";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Breath;
+
+    /// <inheritdoc/>
+    public int Rank => 10;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath })

@@ -13,6 +13,12 @@ public sealed class ForgottenPiano : IStudyRule
     public string Name => "forgotten-piano";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Dynamics;
+
+    /// <inheritdoc/>
+    public int Rank => 14;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var line = context.LevelsOf(part);

@@ -10,6 +10,12 @@ public sealed class HairpinToNowhere : IStudyRule
     public string Name => "hairpin-to-nowhere";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Dynamics;
+
+    /// <inheritdoc/>
+    public int Rank => 23;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var line = context.LevelsOf(part);

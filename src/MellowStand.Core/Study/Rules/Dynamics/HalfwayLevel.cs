@@ -13,6 +13,15 @@ public sealed class HalfwayLevel : IStudyRule
     public string Name => "halfway-level";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Dynamics;
+
+    /// <inheritdoc/>
+    public int Rank => 15;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.Level;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var line = context.LevelsOf(part);

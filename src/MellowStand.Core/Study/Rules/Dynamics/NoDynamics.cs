@@ -10,6 +10,15 @@ public sealed class NoDynamics : IStudyRule
     public string Name => "no-dynamics";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Dynamics;
+
+    /// <inheritdoc/>
+    public int Rank => 27;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.Level;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (part.Notes.FirstOrDefault(n => n.Sounds && !n.IsCue) is not { } first)

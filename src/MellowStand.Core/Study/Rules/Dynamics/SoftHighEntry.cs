@@ -14,6 +14,12 @@ public sealed class SoftHighEntry : IStudyRule
     public string Name => "soft-high-entry";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Dynamics;
+
+    /// <inheritdoc/>
+    public int Rank => 13;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Percussion or Instruments.Family.Keyboard) } instrument)

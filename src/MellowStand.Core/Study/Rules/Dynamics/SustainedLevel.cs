@@ -13,6 +13,9 @@ public sealed class SustainedLevel : IStudyRule
     public string Name => "sustained-level";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Dynamics;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var line = context.LevelsOf(part);

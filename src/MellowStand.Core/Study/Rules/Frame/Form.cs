@@ -10,6 +10,12 @@ public sealed class Form : IStudyRule
     public string Name => "form";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Frame;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Score;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.Score.Measures;

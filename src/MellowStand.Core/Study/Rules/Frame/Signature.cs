@@ -10,6 +10,9 @@ public sealed class Signature : IStudyRule
     public string Name => "signature";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Frame;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (!part.Notes.Any(n => n.Kind == NoteKind.Pitched))

@@ -10,6 +10,12 @@ public sealed class TempoAndCharacter : IStudyRule
     public string Name => "tempo-words";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Frame;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Score;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         // Words for everybody stand in the top part only; words of one part stand in that part.

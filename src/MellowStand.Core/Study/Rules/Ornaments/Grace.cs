@@ -11,6 +11,9 @@ public sealed class Grace : IStudyRule
     public string Name => "grace";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Ornaments;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var onBeat = context.House["graces"] == "on-beat";

@@ -11,6 +11,9 @@ public sealed class Mordent : IStudyRule
     public string Name => "mordent";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Ornaments;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from note in part.Notes
         where note.Top is not null && (note.Has("mordent") || note.Has("inverted-mordent"))

@@ -14,6 +14,9 @@ public sealed class Trill : IStudyRule
     public string Name => "trill";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Ornaments;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var note in part.Notes.Where(n => n.Has("trill-mark") && n.Top is not null && !n.IsTieContinuation))

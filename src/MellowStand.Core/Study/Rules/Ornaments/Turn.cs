@@ -13,6 +13,9 @@ public sealed class Turn : IStudyRule
     public string Name => "turn";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Ornaments;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var note in part.Notes.Where(n => Kinds.Any(n.Has) && n.Top is not null))

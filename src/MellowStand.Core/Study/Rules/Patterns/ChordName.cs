@@ -11,6 +11,9 @@ public sealed class ChordName : IStudyRule
     public string Name => "chord-name";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Patterns;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Family: Instruments.Family.Percussion or Instruments.Family.Keyboard })

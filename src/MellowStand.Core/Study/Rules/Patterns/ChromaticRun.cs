@@ -12,6 +12,9 @@ public sealed class ChromaticRun : IStudyRule
     public string Name => "chromatic-run";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Patterns;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from phrase in context.MelodyOf(part).Phrases()
         from run in Runs.Of(phrase, (semitones, _) => Math.Abs(semitones) == 1)

@@ -12,6 +12,9 @@ public sealed class Mirror : IStudyRule
     public string Name => "mirror";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Returns;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var seen = new Dictionary<string, int>();

@@ -14,6 +14,12 @@ public sealed class NearMiss : IStudyRule
     public string Name => "near-miss";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Patterns;
+
+    /// <inheritdoc/>
+    public int Rank => 3;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         context
             .MelodyOf(part)

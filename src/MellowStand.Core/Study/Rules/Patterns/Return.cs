@@ -13,6 +13,12 @@ public sealed class Return : IStudyRule
     public string Name => "return";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Returns;
+
+    /// <inheritdoc/>
+    public int Rank => 7;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.ContentOf(part);

@@ -13,6 +13,9 @@ public sealed class ScaleRun : IStudyRule
     public string Name => "scale";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Patterns;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var phrase in context.MelodyOf(part).Phrases())

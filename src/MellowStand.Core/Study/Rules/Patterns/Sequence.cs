@@ -14,6 +14,9 @@ public sealed class Sequence : IStudyRule
     public string Name => "sequence";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Patterns;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var shapes = part.Measures.Select(Shape).ToList();

@@ -12,6 +12,9 @@ public sealed class TransposedReturn : IStudyRule
     public string Name => "transposed-return";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Returns;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.ContentOf(part);

@@ -13,6 +13,12 @@ public sealed class HighStrain : IStudyRule
     public string Name => "high-strain";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Range;
+
+    /// <inheritdoc/>
+    public int Rank => 21;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Family: Instruments.Family.Brass } instrument)

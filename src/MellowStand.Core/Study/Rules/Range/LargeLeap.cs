@@ -14,6 +14,12 @@ public sealed class LargeLeap : IStudyRule
     public string Name => "large-leap";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Range;
+
+    /// <inheritdoc/>
+    public int Rank => 22;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is { Family: Instruments.Family.Keyboard })

@@ -11,6 +11,12 @@ public sealed class OutsideRange : IStudyRule
     public string Name => "range";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Range;
+
+    /// <inheritdoc/>
+    public int Rank => 20;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Keyboard or Instruments.Family.Percussion) } instrument)

@@ -14,6 +14,9 @@ public sealed class RegisterCrossing : IStudyRule
     public string Name => "register-crossing";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Range;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { } instrument || !instrument.Id.Contains("clarinet", StringComparison.Ordinal))

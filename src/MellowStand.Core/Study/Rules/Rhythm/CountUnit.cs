@@ -18,6 +18,9 @@ public sealed class CountUnit : IStudyRule
     public string Name => "count-unit";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var (from, to) in Stretches.OfMeterAndTempo(context))

@@ -10,6 +10,15 @@ public sealed class FlippedRhythm : IStudyRule
     public string Name => "flipped-rhythm";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Rhythm;
+
+    /// <inheritdoc/>
+    public int Rank => 9;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CountingLine;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var notes = context.MelodyOf(part).Struck;

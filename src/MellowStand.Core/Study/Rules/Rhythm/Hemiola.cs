@@ -11,6 +11,15 @@ public sealed class Hemiola : IStudyRule
     public string Name => "hemiola";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Rhythm;
+
+    /// <inheritdoc/>
+    public int Rank => 19;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CountingLine;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var melody = context.MelodyOf(part);

@@ -11,6 +11,9 @@ public sealed class LongLength : IStudyRule
     public string Name => "long-length";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from note in context.MelodyOf(part).Struck
         let unit = context.Score.Measures[note.MeasureIndex].Meter.BeatUnit

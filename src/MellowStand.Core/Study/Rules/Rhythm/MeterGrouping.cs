@@ -11,6 +11,15 @@ public sealed class MeterGrouping : IStudyRule
     public string Name => "meter-grouping";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
+    public int Rank => 5;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CountingLine;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         (int From, int To, string Groups, Meter Meter)? open = null;

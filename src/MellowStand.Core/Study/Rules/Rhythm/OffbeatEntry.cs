@@ -12,6 +12,15 @@ public sealed class OffbeatEntry : IStudyRule
     public string Name => "offbeat-entry";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
+    public int Rank => 17;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CountingLine;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var notes = context.MelodyOf(part).Struck;

@@ -11,6 +11,9 @@ public sealed class Pickup : IStudyRule
     public string Name => "pickup";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var first = context.Score.Measures[0];

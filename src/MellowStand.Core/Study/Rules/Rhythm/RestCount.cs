@@ -13,6 +13,15 @@ public sealed class RestCount : IStudyRule
     public string Name => "rest-count";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
+    public int Rank => 16;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Sounds;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var melody = context.MelodyOf(part);

@@ -10,6 +10,12 @@ public sealed class Syncopation : IStudyRule
     public string Name => "syncopation";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Rhythm;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CountingLine;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from stretch in Stretches.Of(context.MelodyOf(part).Struck.Where(n => Is(context, n)))
         select Finding.At(

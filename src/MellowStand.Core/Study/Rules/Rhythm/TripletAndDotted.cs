@@ -11,6 +11,15 @@ public sealed class TripletAndDotted : IStudyRule
     public string Name => "triplet-against-dotted";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Rhythm;
+
+    /// <inheritdoc/>
+    public int Rank => 18;
+
+    /// <inheritdoc/>
+    public WritesIn WritesIn => WritesIn.CountingLine;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var notes = context.MelodyOf(part).Struck;

@@ -15,6 +15,12 @@ public sealed class Answer : IStudyRule
     public string Name => "answer";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Sharing;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Sounds;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var mine = context.ContentOf(part);

@@ -13,6 +13,12 @@ public sealed class SharedRhythm : IStudyRule
     public string Name => "shared-rhythm";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Sharing;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Sounds;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var mine = context.RhythmsOf(part);

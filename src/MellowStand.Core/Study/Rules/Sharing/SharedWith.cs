@@ -14,6 +14,12 @@ public sealed class SharedWith : IStudyRule
     public string Name => "shared-line";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Sharing;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Sounds;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var mine = context.SoundsOf(part);

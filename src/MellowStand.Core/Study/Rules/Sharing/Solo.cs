@@ -11,6 +11,12 @@ public sealed class Solo : IStudyRule
     public string Name => "solo";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Sharing;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Sounds;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.Score.Parts.Count < 2)

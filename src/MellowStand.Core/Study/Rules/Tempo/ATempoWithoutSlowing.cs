@@ -11,6 +11,15 @@ public sealed class ATempoWithoutSlowing : IStudyRule
     public string Name => "a-tempo-without-slowing";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Tempo;
+
+    /// <inheritdoc/>
+    public int Rank => 4;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Score;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var signs = context.Tempo.Signs;

@@ -12,6 +12,9 @@ public sealed class FermataLength : IStudyRule
     public string Name => "fermata";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Tempo;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from measure in part.Measures
         let notes = measure.Notes.Where(n => n.Has("fermata") && n.Sounds).ToList()

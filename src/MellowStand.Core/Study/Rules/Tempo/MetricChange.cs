@@ -11,6 +11,12 @@ public sealed class MetricChange : IStudyRule
     public string Name => "metric-change";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Counting;
+
+    /// <inheritdoc/>
+    public int Rank => 6;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.Score.Measures;

@@ -12,6 +12,12 @@ public sealed class NoSlowingAtEnd : IStudyRule
     public string Name => "no-slowing-at-end";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Tempo;
+
+    /// <inheritdoc/>
+    public Reach Reach => Reach.Score;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var last = context.Score.Measures.Count - 1;

@@ -13,6 +13,12 @@ public sealed class SlowingUnresolved : IStudyRule
     public string Name => "slowing-unresolved";
 
     /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Tempo;
+
+    /// <inheritdoc/>
+    public int Rank => 12;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var signs = context.Tempo.Signs;

@@ -1,4 +1,4 @@
-namespace MellowStand.Core.Study;
+namespace MellowStand.Core.Notation;
 
 /// <summary>A word of tempo or character with its plain meaning.</summary>
 /// <param name="Word">As printed, lower case; a stem matches its inflections (<c>rit</c> for rit., ritard., ritardando).</param>

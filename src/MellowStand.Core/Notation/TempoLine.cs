@@ -1,6 +1,4 @@
-using MellowStand.Core.Notation;
-
-namespace MellowStand.Core.Study;
+namespace MellowStand.Core.Notation;
 
 /// <summary>A tempo word or mark at its place, over all parts.</summary>
 /// <param name="Measure">Its measure from 0.</param>
@@ -37,6 +35,8 @@ public sealed class TempoLine
     /// <summary>Quarters per minute assumed where the score says nothing at all.</summary>
     public const double Default = 96;
 
+    private readonly double[] _quarterBpm;
+
     /// <summary>Gathers the signs of all parts.</summary>
     public TempoLine(Score score)
     {
@@ -49,18 +49,30 @@ public sealed class TempoLine
                 .DistinctBy(s => (s.Onset, s.Kind, s.Text.ToUpperInvariant()))
                 .OrderBy(s => s.Onset),
         ];
+        _quarterBpm = InForce(score.Measures.Count);
     }
 
     /// <summary>The signs in order.</summary>
     public IReadOnlyList<TempoSign> Signs { get; }
 
     /// <summary>Quarters per minute in force at a measure; <see cref="Default"/> where nothing is printed.</summary>
-    public double QuarterBpmAt(int measure)
+    public double QuarterBpmAt(int measure) => measure >= 0 && measure < _quarterBpm.Length ? _quarterBpm[measure] : Default;
+
+    /// <summary>True when another line says the same.</summary>
+    public bool SaysTheSame(TempoLine other) => Signs.SequenceEqual(other.Signs);
+
+    private double[] InForce(int measures)
     {
-        var bpm = Default;
-        foreach (var sign in Signs.Where(s => s.Measure <= measure))
-            bpm = After(sign, bpm);
-        return Math.Clamp(bpm, 20, 400);
+        var inForce = new double[measures];
+        var (bpm, next) = (Default, 0);
+        for (var m = 0; m < measures; m++)
+        {
+            for (; next < Signs.Count && Signs[next].Measure <= m; next++)
+                bpm = After(Signs[next], bpm);
+            inForce[m] = Math.Clamp(bpm, 20, 400);
+        }
+
+        return inForce;
     }
 
     /// <summary>Every change of the steady tempo: quarters from the start of the score, quarters per minute.</summary>
