@@ -1,5 +1,8 @@
 using System.Xml.Linq;
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Layers;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Bench;
 
@@ -21,7 +24,38 @@ internal static class DeskWork
         var score = ScoreReader.Read(bytes);
         Ratios.Say("study to reading (at most 2)", Ratios.Of(() => Work.Study(score), Reading));
         Ratios.Say("unify to reading (at most 1)", Ratios.Of(() => Work.Unify(score), Reading));
+        Decide(bytes, Reading);
         var longer = RichScore.Of(Parts, Measures * 5);
         Ratios.Say("five times the measures (at most 5.5)", Ratios.Of(() => ScoreReader.Read(longer), Reading, 7));
+    }
+
+    // One decision on a difference of the middle, made and answered: the list, the heat and the slice that the page fetches again.
+    private static void Decide(byte[] bytes, Func<object> reading)
+    {
+        var edition = Edition.Read(bytes);
+        var knowledge = new Knowledge(edition.Printed, School.None, new Dictionary<string, string>(), new Dictionary<string, string>());
+        var before = Layer.Of(edition, knowledge, []);
+        Answers(before);
+        var difference = before.Differences[before.Differences.Count / 2];
+        var draft = new DecisionDraft(
+            difference.Id,
+            Verdict.Accepted,
+            difference.Proposal.Mark,
+            "",
+            difference.Changes[difference.Proposal.Mark]
+        );
+        var decision = new Decision(1, 1, draft, "", "");
+        Ratios.Say(
+            "a decision and its answers to reading (at most 0.25)",
+            Ratios.Of(() => Answers(Layer.Of(edition, knowledge, [decision], before)), reading)
+        );
+        Ratios.Say("opening a layer again to reading (0)", Ratios.Of(() => Answers(before), reading));
+    }
+
+    private static object Answers(Layer layer)
+    {
+        var open = layer.Differences.Count(d => layer.StateOf(d) == DifferenceState.Open);
+        var address = new AddressBook(layer.Edition.Id, layer.Current).Read("P2", "40", "55");
+        return (open, layer.Heat, layer.Slice(address, concert: false));
     }
 }

@@ -34,19 +34,37 @@ internal static class RichScore
     private static void Silence(XElement measure)
     {
         measure.Elements().Where(e => e.Name.LocalName is "note" or "direction").Remove();
-        measure.Add(new XElement("note", new XElement("rest", new XAttribute("measure", "yes")), new XElement("duration", 4 * Divisions(measure)), new XElement("voice", 1)));
+        measure.Add(
+            new XElement(
+                "note",
+                new XElement("rest", new XAttribute("measure", "yes")),
+                new XElement("duration", 4 * Divisions(measure)),
+                new XElement("voice", 1)
+            )
+        );
     }
 
-    private static int Divisions(XElement measure) => int.Parse(measure.Parent!.Descendants("divisions").First().Value, CultureInfo.InvariantCulture);
+    private static int Divisions(XElement measure) =>
+        int.Parse(measure.Parent!.Descendants("divisions").First().Value, CultureInfo.InvariantCulture);
 
     private static XElement[] Frame() =>
         [
-            new("defaults", new XElement("scaling", new XElement("millimeters", 6.35), new XElement("tenths", 40)), Page(), new XElement("word-font", Font())),
+            new(
+                "defaults",
+                new XElement("scaling", new XElement("millimeters", 6.35), new XElement("tenths", 40)),
+                Page(),
+                new XElement("word-font", Font())
+            ),
             new("credit", new XAttribute("page", 1), new XElement("credit-words", new XAttribute("default-x", 600), Font(), "Generated")),
         ];
 
     private static XElement Page() =>
-        new("page-layout", new XElement("page-height", 1760), new XElement("page-width", 1360), new XElement("page-margins", Margins(["left", "right", "top", "bottom"])));
+        new(
+            "page-layout",
+            new XElement("page-height", 1760),
+            new XElement("page-width", 1360),
+            new XElement("page-margins", Margins(["left", "right", "top", "bottom"]))
+        );
 
     private static IEnumerable<XElement> Margins(string[] sides) => sides.Select(s => new XElement($"{s}-margin", 80));
 

@@ -22,6 +22,14 @@ internal static class RepeatReader
         return signs;
     }
 
+    /// <summary>True for words that make the players jump or end.</summary>
+    public static bool IsJump(string words)
+    {
+        var signs = new RepeatSigns();
+        Words(words.Trim().ToUpperInvariant(), signs);
+        return signs is not { DaCapo: false, DalSegno: false, Fine: false, ToCoda: false, Coda: false };
+    }
+
     private static void Take(XElement measure, RepeatSigns signs)
     {
         foreach (var e in measure.Elements())
