@@ -1,4 +1,5 @@
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Notation;
 using MellowStand.Core.Tempo;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
@@ -12,9 +13,20 @@ public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IException
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        var (status, sentence) = exception switch
+        var (status, sentence) = Of(exception);
+        if (status >= 500)
+            log.LogError(exception, "Unhandled error at {Path}", httpContext.Request.Path);
+        await Write(httpContext, status, sentence).ConfigureAwait(false);
+        return true;
+    }
+
+    /// <summary>Status and sentence of an exception.</summary>
+    public static (int Status, string Sentence) Of(Exception exception) =>
+        exception switch
         {
             Refusal r => (r.Status, r.Message),
+            AddressException { IsUnknown: true } a => (StatusCodes.Status404NotFound, a.Message),
+            AddressException a => (StatusCodes.Status400BadRequest, a.Message),
             ScoreFormatException s => (StatusCodes.Status422UnprocessableEntity, s.Message),
             LadderException l => (StatusCodes.Status400BadRequest, l.Message),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => (
@@ -25,11 +37,6 @@ public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IException
             InvalidDataException => (StatusCodes.Status400BadRequest, "The upload is damaged or too large. Choose the file again."),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong in the server; nothing was changed. The log tells more."),
         };
-        if (status >= 500)
-            log.LogError(exception, "Unhandled error at {Path}", httpContext.Request.Path);
-        await Write(httpContext, status, sentence).ConfigureAwait(false);
-        return true;
-    }
 
     /// <summary>The same form for statuses that no handler explained.</summary>
     public static Task ForStatus(StatusCodeContext context)

@@ -12,7 +12,7 @@ namespace MellowStand.Server;
 /// <summary>Puts the server together.</summary>
 public static class StandApp
 {
-    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--web DIR</c> (the built front end) and <c>--demo true</c> are
+    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--host NAME</c> (names it answers under besides loopback's, with commas), <c>--web DIR</c> (the built front end) and <c>--demo true</c> are
     /// read from the arguments.</summary>
     public static WebApplication Build(string[] args)
     {
@@ -50,6 +50,7 @@ public static class StandApp
         Use(app);
         app.MapStand();
         _ = app.Services.GetRequiredService<Database>();
+        app.Services.GetRequiredService<UpgradeService>().Run();
         if (options.Demo && app.Services.GetRequiredService<DemoSwitch>().WithSchool)
             app.Services.GetRequiredService<DemoSchool>().Fill();
         return app;
@@ -68,14 +69,24 @@ public static class StandApp
             .AddSingleton<PassageRepository>()
             .AddSingleton<HouseRepository>()
             .AddSingleton<EditionRepository>()
-            .AddSingleton<ChartRepository>();
+            .AddSingleton<ChartRepository>()
+            .AddSingleton<PieceStateRepository>()
+            .AddSingleton<QuietRepository>()
+            .AddSingleton<FiguresRepository>()
+            .AddSingleton<UpgradeRepository>();
         services
             .AddSingleton<PieceDesk>()
+            .AddSingleton<Decide>()
+            .AddSingleton<PieceImport>()
             .AddSingleton<EditionService>()
+            .AddSingleton<PlaceByHand>()
+            .AddSingleton<UpgradeService>()
             .AddSingleton<DemoSchool>()
             .AddSingleton<Sessions>()
             .AddSingleton<ReadinessService>()
-            .AddSingleton<ShelfService>();
+            .AddSingleton<ShelfService>()
+            .AddSingleton<Jobs>()
+            .AddHostedService(s => s.GetRequiredService<Jobs>());
         services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
         services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);
         services.ConfigureHttpJsonOptions(j =>
@@ -107,6 +118,7 @@ public static class StandApp
         app.UseExceptionHandler();
         app.UseStatusCodePages(ProblemSentences.ForStatus);
         app.UseMiddleware<SecurityHeaders>();
+        app.UseMiddleware<HostCheck>();
         app.UseResponseCompression();
         app.UseDefaultFiles();
         app.UseStaticFiles();

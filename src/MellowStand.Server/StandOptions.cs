@@ -3,7 +3,11 @@ using System.Globalization;
 namespace MellowStand.Server;
 
 /// <summary>Where the data lives and how the server was started.</summary>
-public sealed record StandOptions(string Data, int? Port, bool Demo)
+/// <param name="Data">The data folder.</param>
+/// <param name="Port">The port on loopback, or null for the framework's own.</param>
+/// <param name="Demo">True in the demo.</param>
+/// <param name="Hosts">Names under which it answers besides loopback's.</param>
+public sealed record StandOptions(string Data, int? Port, bool Demo, IReadOnlyList<string> Hosts)
 {
     /// <summary>The largest request, a little above the largest score file.</summary>
     public const long MaxRequestBytes = 34L * 1024 * 1024;
@@ -21,6 +25,7 @@ public sealed record StandOptions(string Data, int? Port, bool Demo)
             int.TryParse(configuration["port"], NumberStyles.None, CultureInfo.InvariantCulture, out var p) && p is > 0 and < 65536
                 ? p
                 : (int?)null;
-        return new StandOptions(data, port, configuration["demo"] == "true");
+        var hosts = (configuration["host"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        return new StandOptions(data, port, configuration["demo"] == "true", hosts);
     }
 }

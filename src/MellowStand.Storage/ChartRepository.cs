@@ -1,4 +1,5 @@
 using MellowStand.Core.Technique;
+using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
 
@@ -9,17 +10,7 @@ public sealed class ChartRepository(Database database)
     public IReadOnlyList<ChartCorrection> All()
     {
         using var c = database.Open();
-        return c.Read(
-            "SELECT instrument, written, code, standing, keys, remark FROM chart_correction ORDER BY instrument, written, code",
-            r => new ChartCorrection(
-                r.GetString(0),
-                r.GetInt32(1),
-                r.GetString(2),
-                r.GetString(3),
-                r.GetString(4).Split(' ', StringSplitOptions.RemoveEmptyEntries),
-                r.GetString(5)
-            )
-        );
+        return All(c);
     }
 
     /// <summary>Makes a correction, in place of an earlier one of the same fingering; one of two usual fingerings of a note gives
@@ -62,4 +53,17 @@ public sealed class ChartRepository(Database database)
                 ("code", code)
             )
         ) > 0;
+
+    internal static IReadOnlyList<ChartCorrection> All(SqliteConnection c) =>
+        c.Read(
+            "SELECT instrument, written, code, standing, keys, remark FROM chart_correction ORDER BY instrument, written, code",
+            r => new ChartCorrection(
+                r.GetString(0),
+                r.GetInt32(1),
+                r.GetString(2),
+                r.GetString(3),
+                r.GetString(4).Split(' ', StringSplitOptions.RemoveEmptyEntries),
+                r.GetString(5)
+            )
+        );
 }

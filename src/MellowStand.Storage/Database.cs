@@ -60,6 +60,14 @@ public sealed class Database
         return result;
     }
 
+    /// <summary>Reads several things as they stood at one moment, whatever is written meanwhile.</summary>
+    public T Look<T>(Func<SqliteConnection, T> look)
+    {
+        using var connection = Open();
+        using var transaction = connection.BeginTransaction(deferred: true);
+        return look(connection);
+    }
+
     /// <summary>Copies the whole database, while it is in use, into a new file.</summary>
     /// <param name="target">Path of the copy; it must not exist yet.</param>
     public void BackUp(string target)

@@ -4,95 +4,59 @@ using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
 
-/// <summary>A decision as kept.</summary>
-/// <param name="Id">Its number.</param>
-/// <param name="Difference">The difference it settles, or null for a free mark.</param>
-/// <param name="Verdict"><c>accepted</c>, <c>reading</c>, <c>kept</c> or <c>free</c>.</param>
-/// <param name="Reading">The reading taken, in words, or null.</param>
-/// <param name="Why">The reason.</param>
-/// <param name="Person">Who decided.</param>
-/// <param name="Made">When, in UTC.</param>
-/// <param name="Changes">What it writes.</param>
-public sealed record DecisionRow(
-    long Id,
-    string? Difference,
-    string Verdict,
-    string? Reading,
-    string Why,
-    string Person,
-    string Made,
-    IReadOnlyList<MarkChange> Changes
-);
+/// <summary>Why decisions were not kept; nothing of them was.</summary>
+public enum NotKept
+{
+    /// <summary>The piece is gone, or has another edition or other decisions by now.</summary>
+    Moved,
+
+    /// <summary>Another decision on one of the differences is in force.</summary>
+    Settled,
+}
 
 /// <summary>The layer of decisions of each piece.</summary>
 public sealed class DecisionRepository(Database database)
 {
-    /// <summary>Keeps a decision.</summary>
-    /// <returns>Its number, or null when another decision on the same difference is in force already.</returns>
-    public long? Add(
-        long piece,
-        string? difference,
-        string verdict,
-        string? reading,
-        string why,
+    private const int UniqueViolated = 2067;
+
+    private static readonly Dictionary<Verdict, string> Words = Enum.GetValues<Verdict>()
+        .ToDictionary(v => v, v => v.ToString().ToLowerInvariant());
+
+    private static readonly Dictionary<string, Verdict> Verdicts = Words.ToDictionary(w => w.Value, w => w.Key);
+
+    /// <summary>Keeps decisions as one act.</summary>
+    /// <param name="piece">The piece as it was read: decisions on another edition, or beside others' decisions since, are not kept.</param>
+    /// <param name="drafts">What was decided.</param>
+    /// <param name="person">Who decided.</param>
+    /// <param name="now">When.</param>
+    /// <param name="tryOut">Called with the decisions before they are kept; when it throws, nothing is kept.</param>
+    /// <returns>The decisions as kept, or why they were not.</returns>
+    public (IReadOnlyList<Decision> Made, NotKept? Why) Add(
+        PieceRow piece,
+        IReadOnlyList<DecisionDraft> drafts,
         string person,
-        IReadOnlyList<MarkChange> changes,
-        DateTimeOffset now
+        DateTimeOffset now,
+        Action<IReadOnlyList<Decision>> tryOut
     )
     {
         try
         {
-            return database.Act(c => Insert(c, piece, new DecisionRow(0, difference, verdict, reading, why, person, now.Iso(), changes)));
+            return database.Act<(IReadOnlyList<Decision>, NotKept?)>(c =>
+            {
+                var there = PieceRepository.Find(c, piece.Id);
+                if (there is null || there.Edition != piece.Edition || there.Stamp.Revision != piece.Stamp.Revision)
+                    return ([], NotKept.Moved);
+                var made = new List<Decision>();
+                foreach (var draft in drafts)
+                    made.Add(Insert(c, piece, new Decision(0, made.FirstOrDefault()?.Act ?? 0, draft, person, now.Iso())));
+                tryOut(made);
+                return (made, null);
+            });
         }
-        catch (SqliteException e) when (e.SqliteExtendedErrorCode == 2067)
+        catch (SqliteException e) when (e.SqliteExtendedErrorCode == UniqueViolated)
         {
-            return null;
+            return ([], NotKept.Settled);
         }
-    }
-
-    /// <summary>The decisions in force, oldest first.</summary>
-    public IReadOnlyList<DecisionRow> InForce(long piece)
-    {
-        using var c = database.Open();
-        var changes = c.Read(
-                "SELECT k.decision_id, k.part, k.notes, k.added, k.removed FROM decision_change k JOIN decision d ON d.id = "
-                    + "k.decision_id WHERE d.piece_id = $piece AND d.undone IS NULL ORDER BY k.decision_id, k.position",
-                r =>
-                    (
-                        Id: r.GetInt64(0),
-                        Change: new MarkChange(r.GetString(1), Split(r.GetString(2)), Marks(r.GetString(3)), Marks(r.GetString(4)))
-                    ),
-                ("piece", piece)
-            )
-            .ToLookup(x => x.Id, x => x.Change);
-        return c.Read(
-            "SELECT id, difference, verdict, reading, why, person, made FROM decision WHERE piece_id = $piece AND undone IS "
-                + "NULL ORDER BY id",
-            r => new DecisionRow(
-                r.GetInt64(0),
-                r.Text(1),
-                r.GetString(2),
-                r.Text(3),
-                r.GetString(4),
-                r.GetString(5),
-                r.GetString(6),
-                [.. changes[r.GetInt64(0)]]
-            ),
-            ("piece", piece)
-        );
-    }
-
-    /// <summary>For each difference that was ever decided how often that changed: made and undone each count one.</summary>
-    public IReadOnlyDictionary<string, int> Versions(long piece)
-    {
-        using var c = database.Open();
-        return c.Read(
-                "SELECT difference, COUNT(*) + COUNT(undone) FROM decision WHERE piece_id = $piece AND difference IS NOT NULL "
-                    + "GROUP BY difference",
-                r => (Id: r.GetString(0), Version: r.GetInt32(1)),
-                ("piece", piece)
-            )
-            .ToDictionary(x => x.Id, x => x.Version);
     }
 
     /// <summary>Undoes a decision; it stays in the records.</summary>
@@ -106,22 +70,75 @@ public sealed class DecisionRepository(Database database)
             )
         ) > 0;
 
-    internal static long Insert(SqliteConnection c, long piece, DecisionRow d)
+    /// <summary>Undoes all decisions of an act that are still in force.</summary>
+    /// <returns>How many there were.</returns>
+    public int UndoAct(long piece, long act, DateTimeOffset now) =>
+        database.Act(c =>
+            c.Run(
+                "UPDATE decision SET undone = $now WHERE act = $act AND piece_id = $piece AND undone IS NULL AND set_aside IS NULL",
+                ("act", act),
+                ("piece", piece),
+                ("now", now.Iso())
+            )
+        );
+
+    internal static IReadOnlyList<Decision> InForce(SqliteConnection c, long piece) => Read(c, piece, "set_aside IS NULL");
+
+    internal static IReadOnlyList<Decision> Read(SqliteConnection c, long piece, string which)
+    {
+        var changes = c.Read(
+                "SELECT k.decision_id, k.part, k.notes, k.added, k.removed FROM decision_change k JOIN decision d ON d.id = "
+                    + $"k.decision_id WHERE d.piece_id = $piece AND d.undone IS NULL AND d.{which} ORDER BY k.decision_id, k.position",
+                r =>
+                    (
+                        Id: r.GetInt64(0),
+                        Change: new MarkChange(r.GetString(1), Split(r.GetString(2)), Marks(r.GetString(3)), Marks(r.GetString(4)))
+                    ),
+                ("piece", piece)
+            )
+            .ToLookup(x => x.Id, x => x.Change);
+        return c.Read(
+            $"SELECT id, act, difference, verdict, reading, why, person, made FROM decision WHERE piece_id = $piece AND undone IS NULL AND {which} ORDER BY id",
+            r => new Decision(
+                r.GetInt64(0),
+                r.GetInt64(1),
+                new DecisionDraft(r.Text(2), Verdicts[r.GetString(3)], r.Text(4), r.GetString(5), [.. changes[r.GetInt64(0)]]),
+                r.GetString(6),
+                r.GetString(7)
+            ),
+            ("piece", piece)
+        );
+    }
+
+    internal static Dictionary<string, int> Versions(SqliteConnection c, long piece) =>
+        c.Read(
+                "SELECT difference, COUNT(*) + COUNT(undone) FROM decision WHERE piece_id = $piece AND difference IS NOT NULL GROUP BY difference",
+                r => (Id: r.GetString(0), Version: r.GetInt32(1)),
+                ("piece", piece)
+            )
+            .ToDictionary(x => x.Id, x => x.Version);
+
+    /// <summary>Inserts a decision; act 0 makes it the first of its act.</summary>
+    internal static Decision Insert(SqliteConnection c, PieceRow piece, Decision d, string? setAside = null)
     {
         var id = c.Insert(
-            "INSERT INTO decision (piece_id, difference, verdict, reading, why, person, made) VALUES ($piece, $difference, "
-                + "$verdict, $reading, $why, $person, $made)",
-            ("piece", piece),
+            "INSERT INTO decision (piece_id, edition, difference, verdict, reading, why, person, made, set_aside) "
+                + "VALUES ($piece, $edition, $difference, $verdict, $reading, $why, $person, $made, $aside)",
+            ("piece", piece.Id),
+            ("edition", piece.Edition),
             ("difference", d.Difference),
-            ("verdict", d.Verdict),
+            ("verdict", Words[d.Verdict]),
             ("reading", d.Reading),
             ("why", d.Why),
             ("person", d.Person),
-            ("made", d.Made)
+            ("made", d.Made),
+            ("aside", setAside)
         );
+        var act = d.Act == 0 ? id : d.Act;
+        c.Run("UPDATE decision SET act = $act WHERE id = $id", ("act", act), ("id", id));
         for (var i = 0; i < d.Changes.Count; i++)
             AddChange(c, id, i, d.Changes[i]);
-        return id;
+        return d with { Id = id, Act = act };
     }
 
     // One mark or note a line: words may hold anything but line ends.

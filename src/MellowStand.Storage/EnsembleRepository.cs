@@ -1,3 +1,5 @@
+using Microsoft.Data.Sqlite;
+
 namespace MellowStand.Storage;
 
 /// <summary>A section of the ensemble.</summary>
@@ -11,7 +13,21 @@ public sealed record SectionRow(long Id, string Name, int Position);
 /// <param name="Chair">Chair from 1.</param>
 /// <param name="Level"><c>comfortable</c>, <c>advanced</c> or <c>extreme</c>: the range asked of them.</param>
 /// <param name="Options">What their instrument has, option ids with spaces between; null where nothing is said.</param>
-public sealed record PlayerRow(long Id, long SectionId, string Name, string? Instrument, int Chair, string Level, string? Options = null);
+/// <param name="LeftOn">The day they left; null for one who plays.</param>
+public sealed record PlayerRow(
+    long Id,
+    long SectionId,
+    string Name,
+    string? Instrument,
+    int Chair,
+    string Level,
+    string? Options = null,
+    DateOnly? LeftOn = null
+)
+{
+    /// <summary>What their instrument has, option by option; null where nothing is said.</summary>
+    public IReadOnlyList<string>? OptionIds => Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+}
 
 /// <summary>Sections, players and chairs.</summary>
 public sealed class EnsembleRepository(Database database)
@@ -21,19 +37,23 @@ public sealed class EnsembleRepository(Database database)
     {
         using var c = database.Open();
         return c.Read(
-            "SELECT id, name, position FROM section ORDER BY position, id",
+            "SELECT id, name, position FROM section WHERE closed_on IS NULL ORDER BY position, id",
             r => new SectionRow(r.GetInt64(0), r.GetString(1), r.GetInt32(2))
         );
     }
 
-    /// <summary>All players by section and chair.</summary>
+    /// <summary>All who play, by section and chair.</summary>
     public IReadOnlyList<PlayerRow> Players()
     {
         using var c = database.Open();
-        return c.Read(
-            "SELECT id, section_id, name, instrument, chair, level, options FROM player ORDER BY section_id, chair, id",
-            r => new PlayerRow(r.GetInt64(0), r.GetInt64(1), r.GetString(2), r.Text(3), r.GetInt32(4), r.GetString(5), r.Text(6))
-        );
+        return Players(c);
+    }
+
+    /// <summary>Names of all who ever played: number to name.</summary>
+    public IReadOnlyDictionary<long, string> Names()
+    {
+        using var c = database.Open();
+        return c.Read("SELECT id, name FROM player", r => (r.GetInt64(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2);
     }
 
     /// <summary>Adds a section at the end.</summary>
@@ -49,10 +69,15 @@ public sealed class EnsembleRepository(Database database)
     public bool RenameSection(long id, string name) =>
         database.Act(c => c.Run("UPDATE section SET name = $name WHERE id = $id", ("id", id), ("name", name))) > 0;
 
-    /// <summary>Removes a section that has no players.</summary>
-    public bool RemoveSection(long id) =>
+    /// <summary>Closes a section in which nobody plays; those who left keep their history.</summary>
+    public bool RemoveSection(long id, DateOnly today) =>
         database.Act(c =>
-            c.Run("DELETE FROM section WHERE id = $id AND NOT EXISTS (SELECT 1 FROM player WHERE section_id = $id)", ("id", id))
+            c.Run(
+                "UPDATE section SET closed_on = $today WHERE id = $id AND closed_on IS NULL "
+                    + "AND NOT EXISTS (SELECT 1 FROM player WHERE section_id = $id AND left_on IS NULL)",
+                ("id", id),
+                ("today", today.Iso())
+            )
         ) > 0;
 
     /// <summary>Adds a player.</summary>
@@ -75,7 +100,7 @@ public sealed class EnsembleRepository(Database database)
         database.Act(c =>
             c.Run(
                 "UPDATE player SET section_id = $section, name = $name, instrument = $instrument, chair = $chair, level = "
-                    + "$level, options = $options WHERE id = $id",
+                    + "$level, options = $options WHERE id = $id AND left_on IS NULL",
                 ("id", p.Id),
                 ("section", p.SectionId),
                 ("name", p.Name),
@@ -86,6 +111,24 @@ public sealed class EnsembleRepository(Database database)
             )
         ) > 0;
 
-    /// <summary>Removes a player and their log.</summary>
-    public bool RemovePlayer(long id) => database.Act(c => c.Run("DELETE FROM player WHERE id = $id", ("id", id))) > 0;
+    /// <summary>A player leaves; their log stays, and <see cref="RestorePlayer"/> brings them back.</summary>
+    public bool RemovePlayer(long id, DateOnly today) =>
+        database.Act(c =>
+            c.Run("UPDATE player SET left_on = $today WHERE id = $id AND left_on IS NULL", ("id", id), ("today", today.Iso()))
+        ) > 0;
+
+    /// <summary>Undoes <see cref="RemovePlayer"/>; a section that was closed meanwhile is opened again.</summary>
+    public bool RestorePlayer(long id) =>
+        database.Act(c =>
+        {
+            c.Run("UPDATE section SET closed_on = NULL WHERE id = (SELECT section_id FROM player WHERE id = $id)", ("id", id));
+            return c.Run("UPDATE player SET left_on = NULL WHERE id = $id AND left_on IS NOT NULL", ("id", id));
+        }) > 0;
+
+    internal static IReadOnlyList<PlayerRow> Players(SqliteConnection c) =>
+        c.Read(
+            "SELECT id, section_id, name, instrument, chair, level, options, left_on FROM player WHERE left_on IS NULL "
+                + "ORDER BY section_id, chair, id",
+            r => new PlayerRow(r.GetInt64(0), r.GetInt64(1), r.GetString(2), r.Text(3), r.GetInt32(4), r.GetString(5), r.Text(6), r.Day(7))
+        );
 }

@@ -1,4 +1,5 @@
 using MellowStand.Core.HouseRules;
+using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
 
@@ -12,9 +13,7 @@ public sealed class HouseRepository(Database database)
     public House House()
     {
         using var c = database.Open();
-        return new House(
-            c.Read("SELECT name, choice FROM house_rule", r => (r.GetString(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2)
-        );
+        return House(c);
     }
 
     /// <summary>Chooses an answer.</summary>
@@ -31,20 +30,8 @@ public sealed class HouseRepository(Database database)
     public IReadOnlyDictionary<string, string> LearnedInstruments()
     {
         using var c = database.Open();
-        return c.Read("SELECT name, instrument FROM learned_instrument", r => (r.GetString(0), r.GetString(1)))
-            .ToDictionary(x => x.Item1, x => x.Item2);
+        return LearnedInstruments(c);
     }
-
-    /// <summary>Remembers a correction for the next file.</summary>
-    public void Learn(string name, string instrument) =>
-        database.Act(c =>
-            c.Run(
-                "INSERT INTO learned_instrument (name, instrument) VALUES ($name, $instrument) ON CONFLICT (name) DO UPDATE SET "
-                    + "instrument = $instrument",
-                ("name", name),
-                ("instrument", instrument)
-            )
-        );
 
     /// <summary>The director, or null before the first run is done.</summary>
     public DirectorRow? Director()
@@ -64,4 +51,20 @@ public sealed class HouseRepository(Database database)
                 ("now", now.Iso())
             )
         ) > 0;
+
+    internal static House House(SqliteConnection c) =>
+        new(c.Read("SELECT name, choice FROM house_rule", r => (r.GetString(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2));
+
+    internal static Dictionary<string, string> LearnedInstruments(SqliteConnection c) =>
+        c.Read("SELECT name, instrument FROM learned_instrument", r => (r.GetString(0), r.GetString(1)))
+            .ToDictionary(x => x.Item1, x => x.Item2);
+
+    /// <summary>Remembers a correction for the next file.</summary>
+    internal static int Learn(SqliteConnection c, string name, string instrument) =>
+        c.Run(
+            "INSERT INTO learned_instrument (name, instrument) VALUES ($name, $instrument) ON CONFLICT (name) DO UPDATE SET "
+                + "instrument = $instrument",
+            ("name", name),
+            ("instrument", instrument)
+        );
 }

@@ -1,3 +1,4 @@
+using MellowStand.Core.Notation;
 using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
@@ -7,9 +8,7 @@ public sealed record PassageRow(
     long Id,
     long PieceId,
     string Title,
-    IReadOnlyList<string> Parts,
-    int From,
-    int To,
+    Address Place,
     string StartUnit,
     double StartBpm,
     string GoalUnit,
@@ -22,7 +21,14 @@ public sealed record PassageRow(
     IReadOnlyList<long> Sections,
     IReadOnlyList<long> Players,
     IReadOnlyList<StepRow> Steps
-);
+)
+{
+    /// <summary>The title of its piece.</summary>
+    public string PieceTitle { get; init; } = "";
+
+    /// <summary>False when its place belongs to an earlier edition: a newer one could not take it, and it waits to be placed by hand.</summary>
+    public bool IsPlaced { get; init; } = true;
+}
 
 /// <summary>A tempo step with its date.</summary>
 public sealed record StepRow(string Unit, double Bpm, DateOnly Due);
@@ -38,14 +44,17 @@ public sealed class PassageRepository(Database database)
         database.Act(c =>
         {
             var id = c.Insert(
-                "INSERT INTO passage (piece_id, title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, "
-                    + "climb, climb_value, begins, due, note) VALUES ($piece, $title, $parts, $from, $to, $su, $sb, $gu, $gb, "
+                "INSERT INTO passage (piece_id, title, edition, parts, from_index, from_label, to_index, to_label, start_unit, start_bpm, goal_unit, goal_bpm, "
+                    + "climb, climb_value, begins, due, note) VALUES ($piece, $title, $edition, $parts, $from, $fl, $to, $tl, $su, $sb, $gu, $gb, "
                     + "$climb, $value, $begins, $due, $note)",
                 ("piece", p.PieceId),
                 ("title", p.Title),
-                ("parts", string.Join('\n', p.Parts)),
-                ("from", p.From),
-                ("to", p.To),
+                ("edition", p.Place.Edition),
+                ("parts", string.Join('\n', p.Place.Parts)),
+                ("from", p.Place.From.Index),
+                ("fl", p.Place.From.Label),
+                ("to", p.Place.To.Index),
+                ("tl", p.Place.To.Label),
                 ("su", p.StartUnit),
                 ("sb", p.StartBpm),
                 ("gu", p.GoalUnit),
@@ -76,29 +85,13 @@ public sealed class PassageRepository(Database database)
         });
 
     /// <summary>Passages of a piece, or of all pieces, by date.</summary>
-    public IReadOnlyList<PassageRow> All(long? piece = null)
-    {
-        using var c = database.Open();
-        var steps = c.Read(
-                "SELECT passage_id, unit, bpm, due FROM passage_step ORDER BY passage_id, position",
-                r => (Id: r.GetInt64(0), Step: new StepRow(r.GetString(1), r.GetDouble(2), r.Day(3)!.Value))
-            )
-            .ToLookup(x => x.Id, x => x.Step);
-        var sections = c.Read("SELECT passage_id, section_id FROM passage_section", r => (r.GetInt64(0), r.GetInt64(1)))
-            .ToLookup(x => x.Item1, x => x.Item2);
-        var players = c.Read("SELECT passage_id, player_id FROM passage_player", r => (r.GetInt64(0), r.GetInt64(1)))
-            .ToLookup(x => x.Item1, x => x.Item2);
-        return c.Read(
-            "SELECT p.id, piece_id, p.title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, climb, "
-                + "climb_value, begins, p.due, note FROM passage p JOIN piece q ON q.id = p.piece_id WHERE p.deleted IS NULL "
-                + "AND q.deleted IS NULL AND ($piece IS NULL OR piece_id = $piece) ORDER BY p.due, p.id",
-            r => Row(r, sections, players, steps),
-            ("piece", piece)
-        );
-    }
+    public IReadOnlyList<PassageRow> All(long? piece = null) => database.Look(c => Read(c, piece, null));
 
     /// <summary>One passage, or null.</summary>
-    public PassageRow? Find(long id) => All().FirstOrDefault(p => p.Id == id);
+    public PassageRow? Find(long id) => database.Look(c => Read(c, null, id)) is [var only, ..] ? only : null;
+
+    /// <summary>Moves a passage to another place, as by hand after a new edition.</summary>
+    public bool Move(long id, Address place) => database.Act(c => Move(c, id, place)) > 0;
 
     /// <summary>Takes a passage back; its log stays.</summary>
     public bool Remove(long id, DateTimeOffset now) =>
@@ -146,6 +139,45 @@ public sealed class PassageRepository(Database database)
     public bool RestoreLog(long id) =>
         database.Act(c => c.Run("UPDATE log_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
+    internal static int Move(SqliteConnection c, long id, Address place) =>
+        c.Run(
+            "UPDATE passage SET edition = $edition, parts = $parts, from_index = $from, from_label = $fl, to_index = $to, to_label = $tl "
+                + "WHERE id = $id",
+            ("id", id),
+            ("edition", place.Edition),
+            ("parts", string.Join('\n', place.Parts)),
+            ("from", place.From.Index),
+            ("fl", place.From.Label),
+            ("to", place.To.Index),
+            ("tl", place.To.Label)
+        );
+
+    internal static IReadOnlyList<PassageRow> Read(SqliteConnection c, long? piece, long? passage)
+    {
+        const string Of =
+            " WHERE passage_id IN (SELECT id FROM passage WHERE deleted IS NULL AND ($piece IS NULL OR piece_id = $piece) "
+            + "AND ($passage IS NULL OR id = $passage))";
+        (string, object?)[] which = [("piece", piece), ("passage", passage)];
+        var steps = c.Read(
+                "SELECT passage_id, unit, bpm, due FROM passage_step" + Of + " ORDER BY passage_id, position",
+                r => (Id: r.GetInt64(0), Step: new StepRow(r.GetString(1), r.GetDouble(2), r.Day(3)!.Value)),
+                which
+            )
+            .ToLookup(x => x.Id, x => x.Step);
+        var sections = c.Read("SELECT passage_id, section_id FROM passage_section" + Of, r => (r.GetInt64(0), r.GetInt64(1)), which)
+            .ToLookup(x => x.Item1, x => x.Item2);
+        var players = c.Read("SELECT passage_id, player_id FROM passage_player" + Of, r => (r.GetInt64(0), r.GetInt64(1)), which)
+            .ToLookup(x => x.Item1, x => x.Item2);
+        return c.Read(
+            "SELECT p.id, piece_id, p.title, p.edition, parts, from_index, from_label, to_index, to_label, start_unit, start_bpm, "
+                + "goal_unit, goal_bpm, climb, climb_value, begins, p.due, note, q.title, q.edition FROM passage p "
+                + "JOIN piece q ON q.id = p.piece_id WHERE p.deleted IS NULL AND q.deleted IS NULL "
+                + "AND ($piece IS NULL OR piece_id = $piece) AND ($passage IS NULL OR p.id = $passage) ORDER BY p.due, p.id",
+            r => Row(r, sections, players, steps),
+            which
+        );
+    }
+
     private static PassageRow Row(
         SqliteDataReader r,
         ILookup<long, long> sections,
@@ -154,25 +186,33 @@ public sealed class PassageRepository(Database database)
     )
     {
         var id = r.GetInt64(0);
+        var place = new Address(
+            r.Text(3) ?? "",
+            r.Lines(4),
+            new MeasurePlace(r.GetInt32(5), r.GetString(6)),
+            new MeasurePlace(r.GetInt32(7), r.GetString(8))
+        );
         return new PassageRow(
             id,
             r.GetInt64(1),
             r.GetString(2),
-            r.GetString(3).Split('\n', StringSplitOptions.RemoveEmptyEntries),
-            r.GetInt32(4),
-            r.GetInt32(5),
-            r.GetString(6),
-            r.GetDouble(7),
-            r.GetString(8),
-            r.GetDouble(9),
-            r.GetString(10),
-            r.GetDouble(11),
-            r.Day(12)!.Value,
-            r.Day(13)!.Value,
-            r.GetString(14),
+            place,
+            r.GetString(9),
+            r.GetDouble(10),
+            r.GetString(11),
+            r.GetDouble(12),
+            r.GetString(13),
+            r.GetDouble(14),
+            r.Day(15)!.Value,
+            r.Day(16)!.Value,
+            r.GetString(17),
             [.. sections[id]],
             [.. players[id]],
             [.. steps[id]]
-        );
+        )
+        {
+            PieceTitle = r.GetString(18),
+            IsPlaced = place.Edition == r.Text(19),
+        };
     }
 }

@@ -1,6 +1,13 @@
-using System.Globalization;
+using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
+
+/// <summary>Counters under which an answer was worked out; another value means that it may be stale.</summary>
+/// <param name="Revision">Acts on the piece.</param>
+/// <param name="Quiet">Findings and rules made quiet, or loud again, in the piece.</param>
+/// <param name="School">Acts on players, house rules, charts, learned instruments.</param>
+/// <param name="SchoolQuiet">Rules made quiet everywhere.</param>
+public readonly record struct Stamp(long Revision, long Quiet, long School, long SchoolQuiet);
 
 /// <summary>A piece on the shelf, without its bytes.</summary>
 /// <param name="Id">Its number.</param>
@@ -9,48 +16,87 @@ namespace MellowStand.Storage;
 /// <param name="EtudeSet">The set an etude belongs to, or null.</param>
 /// <param name="Due">Concert or audition date, or null.</param>
 /// <param name="FileName">Name of the imported file, for display only.</param>
-public sealed record PieceRow(long Id, string Title, string Kind, string? EtudeSet, DateOnly? Due, string FileName);
+/// <param name="Edition">Id of the edition on the shelf.</param>
+/// <param name="Stamp">The counters as read with the row.</param>
+public sealed record PieceRow(
+    long Id,
+    string Title,
+    string Kind,
+    string? EtudeSet,
+    DateOnly? Due,
+    string FileName,
+    string Edition,
+    Stamp Stamp
+);
 
-/// <summary>Pieces and what the director said of their parts.</summary>
+/// <summary>A file to keep as a piece.</summary>
+/// <param name="Title">Title on the shelf.</param>
+/// <param name="Kind"><c>piece</c> or <c>etude</c>.</param>
+/// <param name="EtudeSet">The set an etude belongs to, or null.</param>
+/// <param name="Due">Concert or audition date, or null.</param>
+/// <param name="FileName">Name of the file.</param>
+/// <param name="Edition">Id of the edition.</param>
+/// <param name="Original">The bytes.</param>
+public sealed record NewPiece(string Title, string Kind, string? EtudeSet, DateOnly? Due, string FileName, string Edition, byte[] Original);
+
+/// <summary>An instrument chosen for a part.</summary>
+/// <param name="Part">Id of the part.</param>
+/// <param name="Name">Its printed name.</param>
+/// <param name="Instrument">Instrument id of the catalog.</param>
+/// <param name="Edition">The edition that the part belongs to.</param>
+public sealed record ChosenInstrument(string Part, string Name, string Instrument, string Edition);
+
+/// <summary>The shelf: pieces and their titles.</summary>
 public sealed class PieceRepository(Database database)
 {
-    private const string Columns = "SELECT id, title, kind, etude_set, due, file_name FROM piece";
+    private const string Columns =
+        "SELECT p.id, p.title, p.kind, p.etude_set, p.due, p.file_name, p.edition, p.revision, p.quiet, s.n, s.quiet "
+        + "FROM piece p, school_revision s";
 
-    /// <summary>Keeps an imported file as it came.</summary>
-    public long Add(string title, string kind, string? etudeSet, DateOnly? due, string fileName, byte[] original, DateTimeOffset now) =>
+    /// <summary>Keeps an imported file as it came, with the instruments chosen at once, in one act.</summary>
+    /// <param name="piece">The file.</param>
+    /// <param name="chosen">Instruments chosen before it was kept.</param>
+    /// <param name="learned">What is to be remembered for the next file: key to instrument id.</param>
+    /// <param name="now">The moment.</param>
+    public long Add(
+        NewPiece piece,
+        IEnumerable<ChosenInstrument> chosen,
+        IEnumerable<KeyValuePair<string, string>> learned,
+        DateTimeOffset now
+    ) =>
         database.Act(c =>
-            c.Insert(
-                "INSERT INTO piece (title, kind, etude_set, due, file_name, original, added) VALUES ($title, $kind, $set, $due, "
-                    + "$file, $original, $added)",
-                ("title", title),
-                ("kind", kind),
-                ("set", etudeSet),
-                ("due", due?.Iso()),
-                ("file", fileName),
-                ("original", original),
+        {
+            var id = c.Insert(
+                "INSERT INTO piece (title, kind, etude_set, due, file_name, edition, original, added) "
+                    + "VALUES ($title, $kind, $set, $due, $file, $edition, $original, $added)",
+                ("title", piece.Title),
+                ("kind", piece.Kind),
+                ("set", piece.EtudeSet),
+                ("due", piece.Due?.Iso()),
+                ("file", piece.FileName),
+                ("edition", piece.Edition),
+                ("original", piece.Original),
                 ("added", now.Iso())
-            )
-        );
+            );
+            foreach (var choice in chosen)
+                Choose(c, id, choice);
+            foreach (var (key, instrument) in learned)
+                HouseRepository.Learn(c, key, instrument);
+            return id;
+        });
 
     /// <summary>All pieces on the shelf, the nearest date first.</summary>
     public IReadOnlyList<PieceRow> All()
     {
         using var c = database.Open();
-        return c.Read(Columns + " WHERE deleted IS NULL ORDER BY due IS NULL, due, kind DESC, title", Row);
+        return c.Read(Columns + " WHERE p.deleted IS NULL ORDER BY p.due IS NULL, p.due, p.kind DESC, p.title, p.id", Row);
     }
 
     /// <summary>One piece, or null.</summary>
     public PieceRow? Find(long id)
     {
         using var c = database.Open();
-        return c.Read(Columns + " WHERE id = $id AND deleted IS NULL", Row, ("id", id)).FirstOrDefault();
-    }
-
-    /// <summary>The imported bytes, or null.</summary>
-    public byte[]? Original(long id)
-    {
-        using var c = database.Open();
-        return c.Read("SELECT original FROM piece WHERE id = $id", r => (byte[])r[0], ("id", id)).FirstOrDefault();
+        return Find(c, id);
     }
 
     /// <summary>Changes title, kind, set and date.</summary>
@@ -74,115 +120,60 @@ public sealed class PieceRepository(Database database)
     public bool Restore(long id) =>
         database.Act(c => c.Run("UPDATE piece SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
-    /// <summary>Corrected instruments, part id to instrument id.</summary>
-    public IReadOnlyDictionary<string, string> Instruments(long id)
-    {
-        using var c = database.Open();
-        return c.Read(
-                "SELECT part, instrument FROM part_choice WHERE piece_id = $id AND instrument IS NOT NULL",
-                r => (r.GetString(0), r.GetString(1)),
-                ("id", id)
-            )
-            .ToDictionary(x => x.Item1, x => x.Item2);
-    }
-
-    /// <summary>Corrects the instrument of a part.</summary>
-    public void SetInstrument(long id, string part, string instrument) =>
+    /// <summary>Chooses the instrument of a part, and remembers it for the next file.</summary>
+    /// <param name="id">The piece.</param>
+    /// <param name="choice">The choice.</param>
+    /// <param name="key">What the instrument is remembered by.</param>
+    public void ChooseInstrument(long id, ChosenInstrument choice, string key) =>
         database.Act(c =>
-            c.Run(
-                "INSERT INTO part_choice (piece_id, part, instrument) VALUES ($id, $part, $instrument) ON CONFLICT (piece_id, "
-                    + "part) DO UPDATE SET instrument = $instrument",
-                ("id", id),
-                ("part", part),
-                ("instrument", instrument)
-            )
+        {
+            HouseRepository.Learn(c, key, choice.Instrument);
+            return Choose(c, id, choice);
+        });
+
+    /// <summary>Sets the leader of a line of an edition, or takes it back to the default with null.</summary>
+    public void Lead(long id, string edition, string parts, string? leader) => database.Act(c => Lead(c, id, edition, parts, leader));
+
+    internal static PieceRow? Find(SqliteConnection c, long id) =>
+        c.Read(Columns + " WHERE p.id = $id AND p.deleted IS NULL", Row, ("id", id)).FirstOrDefault();
+
+    internal static int Choose(SqliteConnection c, long piece, ChosenInstrument choice) =>
+        c.Run(
+            "INSERT INTO part_instrument (piece_id, edition, part, name, instrument) VALUES ($piece, $edition, $part, $name, $instrument) "
+                + "ON CONFLICT (piece_id, edition, part) DO UPDATE SET instrument = $instrument, name = $name",
+            ("piece", piece),
+            ("edition", choice.Edition),
+            ("part", choice.Part),
+            ("name", choice.Name),
+            ("instrument", choice.Instrument)
         );
 
-    /// <summary>Findings that were dismissed in a piece, id to title.</summary>
-    public IReadOnlyDictionary<string, string> Dismissals(long id)
-    {
-        using var c = database.Open();
-        return c.Read(
-                "SELECT finding, title FROM dismissal WHERE piece_id = $id ORDER BY made",
-                r => (r.GetString(0), r.GetString(1)),
-                ("id", id)
+    internal static int Lead(SqliteConnection c, long piece, string edition, string parts, string? leader) =>
+        leader is null
+            ? c.Run(
+                "DELETE FROM leader WHERE piece_id = $piece AND edition = $edition AND parts = $parts",
+                ("piece", piece),
+                ("edition", edition),
+                ("parts", parts)
             )
-            .ToDictionary(x => x.Item1, x => x.Item2);
-    }
+            : c.Run(
+                "INSERT INTO leader (piece_id, edition, parts, leader) VALUES ($piece, $edition, $parts, $leader) "
+                    + "ON CONFLICT (piece_id, edition, parts) DO UPDATE SET leader = $leader",
+                ("piece", piece),
+                ("edition", edition),
+                ("parts", parts),
+                ("leader", leader)
+            );
 
-    /// <summary>The leaders that were set: the parts of a line to the one that leads.</summary>
-    public IReadOnlyDictionary<string, string> Leaders(long id)
-    {
-        using var c = database.Open();
-        return c.Read(
-                "SELECT parts, leader FROM line_leader WHERE piece_id = $id",
-                r => (Parts: r.GetString(0), Leader: r.GetString(1)),
-                ("id", id)
-            )
-            .ToDictionary(x => x.Parts, x => x.Leader);
-    }
-
-    /// <summary>Sets the leader of a line, or takes it back to the default with null.</summary>
-    public void Lead(long id, string parts, string? leader) =>
-        database.Act(c =>
-            leader is null
-                ? c.Run("DELETE FROM line_leader WHERE piece_id = $id AND parts = $parts", ("id", id), ("parts", parts))
-                : c.Run(
-                    "INSERT INTO line_leader (piece_id, parts, leader) VALUES ($id, $parts, $leader) ON CONFLICT (piece_id, "
-                        + "parts) DO UPDATE SET leader = $leader",
-                    ("id", id),
-                    ("parts", parts),
-                    ("leader", leader)
-                )
+    private static PieceRow Row(SqliteDataReader r) =>
+        new(
+            r.GetInt64(0),
+            r.GetString(1),
+            r.GetString(2),
+            r.Text(3),
+            r.Day(4),
+            r.GetString(5),
+            r.Text(6) ?? "",
+            new Stamp(r.GetInt64(7), r.GetInt64(8), r.GetInt64(9), r.GetInt64(10))
         );
-
-    /// <summary>Dismisses a finding; it stays quiet and is listed.</summary>
-    public void Dismiss(long id, string finding, string title, DateTimeOffset now) =>
-        database.Act(c =>
-            c.Run(
-                "INSERT INTO dismissal (piece_id, finding, title, made) VALUES ($id, $finding, $title, $now) ON CONFLICT DO NOTHING",
-                ("id", id),
-                ("finding", finding),
-                ("title", title),
-                ("now", now.Iso())
-            )
-        );
-
-    /// <summary>Brings a dismissed finding back.</summary>
-    public bool Recall(long id, string finding) =>
-        database.Act(c => c.Run("DELETE FROM dismissal WHERE piece_id = $id AND finding = $finding", ("id", id), ("finding", finding))) > 0;
-
-    /// <summary>Rules that stay quiet in a piece: rule to whether it is so everywhere.</summary>
-    public IReadOnlyDictionary<string, bool> QuietRules(long id)
-    {
-        using var c = database.Open();
-        return c.Read(
-                "SELECT rule, MIN(piece_id) FROM quiet_rule WHERE piece_id IN (0, $id) GROUP BY rule",
-                r => (r.GetString(0), r.GetInt64(1) == 0),
-                ("id", id)
-            )
-            .ToDictionary(x => x.Item1, x => x.Item2);
-    }
-
-    /// <summary>Makes a rule quiet in a piece, or everywhere.</summary>
-    public void Quiet(long? piece, string rule, DateTimeOffset now) =>
-        database.Act(c =>
-            c.Run(
-                "INSERT INTO quiet_rule (piece_id, rule, made) VALUES ($piece, $rule, $now) ON CONFLICT DO NOTHING",
-                ("piece", piece ?? 0),
-                ("rule", rule),
-                ("now", now.Iso())
-            )
-        );
-
-    /// <summary>Lets a rule speak again, in the piece and everywhere.</summary>
-    public bool Unquiet(long piece, string rule) =>
-        database.Act(c => c.Run("DELETE FROM quiet_rule WHERE piece_id IN (0, $piece) AND rule = $rule", ("piece", piece), ("rule", rule)))
-        > 0;
-
-    private static PieceRow Row(Microsoft.Data.Sqlite.SqliteDataReader r) =>
-        new(r.GetInt64(0), r.GetString(1), r.GetString(2), r.Text(3), r.Day(4), r.GetString(5));
-
-    /// <summary>A number from a URL segment, or null.</summary>
-    public static long? IdOf(string text) => long.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var id) ? id : null;
 }

@@ -35,6 +35,9 @@ internal static class Sql
 
     public static string? Text(this SqliteDataReader reader, int column) => reader.IsDBNull(column) ? null : reader.GetString(column);
 
+    public static string[] Lines(this SqliteDataReader reader, int column) =>
+        reader.GetString(column).Split('\n', StringSplitOptions.RemoveEmptyEntries);
+
     public static DateOnly? Day(this SqliteDataReader reader, int column) =>
         reader.IsDBNull(column) ? null : DateOnly.ParseExact(reader.GetString(column), "yyyy-MM-dd", CultureInfo.InvariantCulture);
 

@@ -1,12 +1,6 @@
-using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Editions;
-
-/// <summary>A decision carried to a new edition, or the reason why it cannot be.</summary>
-/// <param name="Changes">What it writes in the new edition; null when it cannot be carried.</param>
-/// <param name="Reason">Why it cannot be carried, or null.</param>
-public sealed record Carried(IReadOnlyList<MarkChange>? Changes, string? Reason);
 
 /// <summary>Compares two editions of a piece: what changed, and where each note of the old one stands in the new one.</summary>
 /// <remarks>A note is the same note when it stands in the same part, measure, voice and beat, whatever its pitch: an edition that mends a
@@ -15,8 +9,10 @@ public sealed class EditionComparison
 {
     private readonly Score _before;
     private readonly Score _after;
-    private readonly Dictionary<string, Part> _parts = [];
+    private readonly PartPairing _parts;
+    private readonly int?[] _measures;
     private readonly Dictionary<string, string> _notes = [];
+    private readonly Dictionary<string, string> _nearest = [];
     private readonly List<EditionChange> _changes = [];
 
     /// <summary>Compares.</summary>
@@ -25,80 +21,65 @@ public sealed class EditionComparison
     public EditionComparison(Score before, Score after)
     {
         (_before, _after) = (before, after);
-        PairParts();
-        var measures = MeasureAlignment.Of(Signatures(before, p => p), Signatures(after, Counterpart), before.Measures, after.Measures);
-        TellMeasures(measures);
-        foreach (var part in before.Parts.Where(p => _parts.ContainsKey(p.Id)))
-            CompareParts(part, _parts[part.Id], measures);
+        _parts = new PartPairing(before, after);
+        TellParts();
+        _measures = MeasureAlignment.Of(
+            Signatures(before, p => p),
+            Signatures(after, p => _parts.Of(p.Id)[0]),
+            before.Measures,
+            after.Measures
+        );
+        TellMeasures();
+        foreach (var part in before.Parts)
+        foreach (var counterpart in _parts.Of(part.Id))
+            CompareParts(part, counterpart);
+        // A head that stands nowhere as it was is taken for the nearest of its chord.
+        foreach (var (head, near) in _nearest)
+            _notes.TryAdd(head, near);
+        Map = new EditionMap(
+            before
+                .Parts.Where(p => _parts.Of(p.Id).Count > 0)
+                .ToDictionary(p => p.Id, p => (IReadOnlyList<string>)[.. _parts.Of(p.Id).Select(c => c.Id)]),
+            _measures,
+            _notes
+        );
     }
+
+    /// <summary>Where parts, measures and notes of the old edition stand in the new one.</summary>
+    public EditionMap Map { get; }
 
     /// <summary>What changed, in score order.</summary>
     public IReadOnlyList<EditionChange> Changes => _changes;
 
-    /// <summary>The id in the new edition of a note of the old one, or null when it is gone.</summary>
-    public string? NoteIn(string note) => _notes.GetValueOrDefault(note);
-
-    /// <summary>Carries a decision over.</summary>
-    public Carried Carry(IReadOnlyList<MarkChange> changes)
-    {
-        var carried = new List<MarkChange>();
-        foreach (var change in changes)
-        {
-            if (!_parts.TryGetValue(change.Part, out var part))
-                return new Carried(null, $"the part {NameOf(_before.FindPart(change.Part), change.Part)} is not in the new edition");
-            var notes = change.Notes.Select(NoteIn).ToList();
-            if (notes.FindIndex(n => n is null) is var gone and >= 0)
-                return new Carried(null, $"{Place(change.Part, change.Notes[gone])} is not in the new edition");
-            carried.Add(change with { Part = part.Id, Notes = [.. notes.OfType<string>()] });
-        }
-
-        return new Carried(carried, null);
-    }
-
-    private string Place(string partId, string note)
-    {
-        var part = _before.FindPart(partId);
-        var at = part?.Notes.FirstOrDefault(n => n.Id == note || n.Heads.Any(h => h.Id == note));
-        return at is null ? "a note" : $"a note of {NameOf(part, partId)}, measure {_before.Measures[at.MeasureIndex].Label},";
-    }
-
     private static string NameOf(Part? part, string id) => part is { Name.Length: > 0 } ? part.Name : id;
 
-    private void PairParts()
+    private void TellParts()
     {
-        var free = _after.Parts.ToList();
-        foreach (
-            var sameAs in new Func<Part, Part, bool>[]
-            {
-                (a, b) => a.Id == b.Id && a.Name == b.Name,
-                (a, b) => a.Name == b.Name && a.Name.Length > 0,
-                (a, b) => a.Id == b.Id,
-            }
-        )
+        foreach (var part in _before.Parts)
         {
-            foreach (var part in _before.Parts.Where(p => !_parts.ContainsKey(p.Id)))
-            {
-                if (free.FirstOrDefault(p => sameAs(part, p)) is not { } found)
-                    continue;
-                _parts[part.Id] = found;
-                free.Remove(found);
-            }
+            var (name, now) = (NameOf(part, part.Id), _parts.Of(part.Id));
+            if (now.Count == 0)
+                _changes.Add(new EditionChange("part-removed", name, "", $"{name} is not in the new edition."));
+            else if (now.Count > 1)
+                _changes.Add(
+                    new EditionChange(
+                        "part-split",
+                        name,
+                        "",
+                        $"{name} is split into {string.Join(" and ", now.Select(p => NameOf(p, p.Id)))}."
+                    )
+                );
+            else if (now[0].Name != part.Name)
+                _changes.Add(new EditionChange("part-renamed", name, "", $"{name} is now {NameOf(now[0], now[0].Id)}."));
         }
 
-        _changes.AddRange(
-            _before
-                .Parts.Where(p => !_parts.ContainsKey(p.Id))
-                .Select(p => new EditionChange("part-removed", NameOf(p, p.Id), "", $"{NameOf(p, p.Id)} is not in the new edition."))
-        );
-        _changes.AddRange(free.Select(p => new EditionChange("part-added", NameOf(p, p.Id), "", $"{NameOf(p, p.Id)} is new.")));
+        _changes.AddRange(_parts.New.Select(p => new EditionChange("part-added", NameOf(p, p.Id), "", $"{NameOf(p, p.Id)} is new.")));
     }
 
-    private Part? Counterpart(Part old) => _parts.GetValueOrDefault(old.Id);
-
     // A measure is equal when every part that both editions have sounds the same notes in it.
-    private List<string> Signatures(Score score, Func<Part, Part?> which)
+    private List<string> Signatures(Score score, Func<Part, Part> which)
     {
-        var paired = _before.Parts.Where(p => _parts.ContainsKey(p.Id)).Select(which).OfType<Part>().ToList();
+        var paired = _before.Parts.Where(p => _parts.Of(p.Id).Count == 1).Select(which).ToList();
         return
         [
             .. score.Measures.Select(m =>
@@ -110,26 +91,22 @@ public sealed class EditionComparison
     private static string Sounding(Note n) =>
         $"{n.Offset}:{n.Duration}:{string.Join('+', n.Heads.Select(h => h.Sounding))}{(n.IsGrace ? "g" : "")}{n.Voice}";
 
-    private void TellMeasures(int?[] measures)
+    private void TellMeasures()
     {
-        for (var i = 0; i < measures.Length; i++)
-            if (measures[i] is null)
+        for (var i = 0; i < _measures.Length; i++)
+            if (_measures[i] is null)
                 _changes.Add(
                     new EditionChange("measure-removed", "", _before.Measures[i].Label, $"Measure {_before.Measures[i].Label} is gone.")
                 );
-        foreach (var added in _after.Measures.Where(m => !measures.Contains(m.Index)))
+        foreach (var added in _after.Measures.Where(m => !_measures.Contains(m.Index)))
             _changes.Add(new EditionChange("measure-added", "", added.Label, $"Measure {added.Label} is new."));
     }
 
-    private void CompareParts(Part before, Part after, int?[] measures)
+    private void CompareParts(Part before, Part after)
     {
-        for (var i = 0; i < measures.Length; i++)
-        {
-            if (measures[i] is not { } k)
-                continue;
-            CompareMeasures(before, before.Measures[i].Notes, after.Measures[k].Notes, _after.Measures[k].Label);
-        }
-
+        for (var i = 0; i < _measures.Length; i++)
+            if (_measures[i] is { } k)
+                CompareMeasures(before, before.Measures[i].Notes, after.Measures[k].Notes, _after.Measures[k].Label);
         CompareSlurs(before, after);
     }
 
@@ -164,12 +141,14 @@ public sealed class EditionComparison
 
     private void Pair(Note note, Note other, List<string> pitches, List<string> marks)
     {
-        _notes[note.Id] = other.Id;
+        if (note.Heads.Count == 0 || other.Heads.Count == 0)
+            _notes.TryAdd(note.Id, other.Id);
         for (var h = 0; h < note.Heads.Count && other.Heads.Count > 0; h++)
         {
             var head = note.Heads[h];
-            var same = other.Heads.FirstOrDefault(x => x.Sounding == head.Sounding) ?? other.Heads[Math.Min(h, other.Heads.Count - 1)];
-            _notes[head.Id] = same.Id;
+            var exact = other.Heads.FirstOrDefault(x => x.Sounding == head.Sounding);
+            var same = exact ?? other.Heads[Math.Min(h, other.Heads.Count - 1)];
+            (exact is null ? _nearest : _notes).TryAdd(head.Id, same.Id);
             if (same.Written != head.Written && head.Written is { } was && same.Written is { } now)
                 pitches.Add($"{was} is {now}");
         }
@@ -187,9 +166,9 @@ public sealed class EditionComparison
     {
         var name = NameOf(before, before.Id);
         var now = after.Slurs.Select(s => (s.From.Id, s.To.Id)).ToHashSet();
-        var was = before.Slurs.Where(s => NoteIn(s.From.Id) is not null && NoteIn(s.To.Id) is not null).ToList();
-        var kept = was.Select(s => (NoteIn(s.From.Id)!, NoteIn(s.To.Id)!)).ToHashSet();
-        foreach (var slur in was.Where(s => !now.Contains((NoteIn(s.From.Id)!, NoteIn(s.To.Id)!))))
+        var was = before.Slurs.Where(s => _notes.ContainsKey(s.From.Id) && _notes.ContainsKey(s.To.Id)).ToList();
+        var kept = was.Select(s => (_notes[s.From.Id], _notes[s.To.Id])).ToHashSet();
+        foreach (var slur in was.Where(s => !now.Contains((_notes[s.From.Id], _notes[s.To.Id]))))
             _changes.Add(
                 new EditionChange(
                     "slurs",

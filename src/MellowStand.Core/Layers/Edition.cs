@@ -15,12 +15,12 @@ public sealed class Edition
     private readonly Lock _lock = new();
     private (Knowledge Knowledge, Comparison Comparison, AlikeDifferences Alike)? _compared;
 
-    private Edition(byte[] bytes)
+    private Edition(byte[] bytes, CancellationToken cancelled)
     {
         Bytes = bytes;
         Id = Identity.Of(bytes);
         Document = ScoreDocument.Of(ScoreFile.Load(bytes, keepWhiteSpace: false));
-        Printed = ScoreReader.Read(Document);
+        Printed = ScoreReader.Read(Document, cancelled);
     }
 
     /// <summary>Its name: sixteen hexadecimal digits made from its bytes.</summary>
@@ -39,8 +39,10 @@ public sealed class Edition
     internal ScoreDocument Document { get; }
 
     /// <summary>Reads a file.</summary>
+    /// <param name="bytes">The whole file.</param>
+    /// <param name="cancelled">Set when nobody waits for it any more.</param>
     /// <exception cref="ScoreFormatException">It is no score, is damaged, or is not safe.</exception>
-    public static Edition Read(byte[] bytes) => new(bytes);
+    public static Edition Read(byte[] bytes, CancellationToken cancelled = default) => new(bytes, cancelled);
 
     /// <summary>Lines and differences of the printed score, under what the school knows.</summary>
     internal Comparison Compared(Knowledge knowledge) => Known(knowledge).Comparison;

@@ -27,6 +27,7 @@ public sealed record School(
 public sealed class Knowledge
 {
     private readonly School _school;
+    private readonly IReadOnlyDictionary<string, string> _chosen;
 
     /// <summary>Brings together what a school and a director said.</summary>
     /// <param name="printed">The score.</param>
@@ -35,7 +36,7 @@ public sealed class Knowledge
     /// <param name="leaders">Leaders that the director set: the parts of a line to the part that leads it.</param>
     public Knowledge(Score printed, School school, IReadOnlyDictionary<string, string> chosen, IReadOnlyDictionary<string, string> leaders)
     {
-        (_school, Leaders) = (school, leaders);
+        (_school, _chosen, Leaders) = (school, chosen, leaders);
         Instruments = printed.Parts.ToDictionary(p => p.Id, p => Recognized(p, school, chosen));
         Seats = Seating.Of(
             [.. printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))],
@@ -54,6 +55,10 @@ public sealed class Knowledge
 
     /// <summary>Leaders of lines that were set.</summary>
     public IReadOnlyDictionary<string, string> Leaders { get; }
+
+    /// <summary>True when a director chose just these instruments and leaders.</summary>
+    public bool IsOf(IReadOnlyDictionary<string, string> chosen, IReadOnlyDictionary<string, string> leaders) =>
+        Same(_chosen, chosen) && Same(Leaders, leaders);
 
     /// <summary>The instrument of a part, or null.</summary>
     public Instrument? InstrumentOf(string part) => Instruments.GetValueOrDefault(part)?.Instrument;
@@ -82,4 +87,7 @@ public sealed class Knowledge
         chosen.TryGetValue(part.Id, out var id) && Catalog.Find(id) is { } instrument
             ? new Recognized(instrument, 1, null)
             : Recognition.Of(part, school.Learned);
+
+    private static bool Same(IReadOnlyDictionary<string, string> a, IReadOnlyDictionary<string, string> b) =>
+        a.Count == b.Count && a.All(x => b.TryGetValue(x.Key, out var value) && value == x.Value);
 }

@@ -20,11 +20,11 @@ public sealed class AddressBook(string edition, Score score)
     /// <param name="to">Label of the last measure; empty or null for the last of the score.</param>
     /// <exception cref="AddressException">A part or label is unknown, or the measures stand in the wrong order.</exception>
     public Address Read(string? parts, string? from, string? to) =>
-        Read(string.IsNullOrEmpty(parts) ? score.Parts.Select(p => p.Id) : parts.Split(','), from, to);
+        OfParts(string.IsNullOrEmpty(parts) ? score.Parts.Select(p => p.Id) : parts.Split(','), from, to);
 
     /// <summary>Reads an address from its parts.</summary>
     /// <exception cref="AddressException">A part or label is unknown, or the measures stand in the wrong order.</exception>
-    public Address Read(IEnumerable<string> parts, string? from, string? to)
+    public Address OfParts(IEnumerable<string> parts, string? from, string? to)
     {
         var (first, last) = (PlaceOf(from, 0), PlaceOf(to, score.Measures.Count - 1));
         if (first.Index > last.Index)

@@ -58,7 +58,8 @@ public sealed record PassageView(
     string Note,
     IReadOnlyList<long> Sections,
     IReadOnlyList<long> Players,
-    IReadOnlyList<DatedStepView> Steps
+    IReadOnlyList<DatedStepView> Steps,
+    bool Placed
 );
 
 /// <summary>What a section sheet says besides the music.</summary>
@@ -84,11 +85,7 @@ public static class AssignEndpoints
         var group = api.MapGroup("/passages").WithTags("Assign");
         api.MapGet("/pieces/{id:long}/passages", List).WithTags("Assign");
         api.MapPost("/pieces/{id:long}/passages", Add).WithTags("Assign");
-        group.MapGet(
-            "",
-            (PassageRepository passages, PieceDesk desk, TimeProvider clock) =>
-                TypedResults.Ok(passages.All().Select(p => View(p, desk, clock)))
-        );
+        group.MapGet("", (PassageRepository passages, TimeProvider clock) => TypedResults.Ok(passages.All().Select(p => View(p, clock))));
         group.MapGet("/{passage:long}", One);
         group.MapGet("/{passage:long}/sheet", Sheet);
         group.MapDelete("/{passage:long}", Remove);
@@ -100,20 +97,18 @@ public static class AssignEndpoints
     public static PassageRow Find(PassageRepository passages, long id) =>
         passages.Find(id) ?? throw Refusal.NotFound($"There is no passage {id}. Load the list again.");
 
-    /// <summary>The passage as the interface shows it.</summary>
-    public static PassageView View(PassageRow p, PieceDesk desk, TimeProvider clock)
-    {
-        var score = desk.Open(p.PieceId);
-        return new PassageView(
+    /// <summary>The passage as the interface shows it: told from its row alone.</summary>
+    public static PassageView View(PassageRow p, TimeProvider clock) =>
+        new(
             p.Id,
             p.PieceId,
-            desk.Row(p.PieceId).Title,
+            p.PieceTitle,
             p.Title,
-            p.Parts,
-            score.Label(p.From),
-            score.Label(p.To),
-            p.From,
-            p.To,
+            p.Place.Parts,
+            p.Place.From.Label,
+            p.Place.To.Label,
+            p.Place.From.Index,
+            p.Place.To.Index,
             new TempoView(p.StartUnit, p.StartBpm),
             new TempoView(p.GoalUnit, p.GoalBpm),
             p.Begins,
@@ -122,18 +117,18 @@ public static class AssignEndpoints
             p.Note,
             p.Sections,
             p.Players,
-            [.. p.Steps.Select(s => new DatedStepView(s.Unit, s.Bpm, s.Due))]
+            [.. p.Steps.Select(s => new DatedStepView(s.Unit, s.Bpm, s.Due))],
+            p.IsPlaced
         );
-    }
 
     private static Ok<IEnumerable<PassageView>> List(long id, PassageRepository passages, PieceDesk desk, TimeProvider clock)
     {
         _ = desk.Row(id);
-        return TypedResults.Ok(passages.All(id).Select(p => View(p, desk, clock)));
+        return TypedResults.Ok(passages.All(id).Select(p => View(p, clock)));
     }
 
-    private static Ok<PassageView> One(long passage, PassageRepository passages, PieceDesk desk, TimeProvider clock) =>
-        TypedResults.Ok(View(Find(passages, passage), desk, clock));
+    private static Ok<PassageView> One(long passage, PassageRepository passages, TimeProvider clock) =>
+        TypedResults.Ok(View(Find(passages, passage), clock));
 
     private static Created<PassageView> Add(
         long id,
@@ -145,9 +140,8 @@ public static class AssignEndpoints
     )
     {
         var piece = desk.Open(id);
-        var (from, to) = piece.Range(request.From, request.To);
-        var parts = (request.Parts ?? []).Select(p => piece.Part(p).Id).Distinct().ToList();
-        if (parts.Count == 0)
+        var place = piece.Book.OfParts(request.Parts ?? [], request.From, request.To);
+        if (place.Parts.Count == 0)
             throw Refusal.BadRequest("A passage needs at least one part. Select the parts that have it.");
         var sections = (request.Sections ?? []).Distinct().ToList();
         var players = (request.Players ?? []).Distinct().ToList();
@@ -158,14 +152,12 @@ public static class AssignEndpoints
         var start = TempoEndpoints.Mark(request.Start, "start");
         var goal = TempoEndpoints.Mark(request.Goal, "goal");
         var steps = PassagePlan.Of(start, goal, TempoEndpoints.By(request.By), request.Value ?? 1, clock.Today(), request.Due);
-        var title = Names.CleanOrNull(request.Title) ?? $"Measures {piece.Label(from)}–{piece.Label(to)}";
+        var title = Names.CleanOrNull(request.Title) ?? $"Measures {place.From.Label}–{place.To.Label}";
         var row = new PassageRow(
             0,
             id,
             title,
-            parts,
-            from,
-            to,
+            place,
             start.Unit.Name,
             start.Bpm,
             goal.Unit.Name,
@@ -180,38 +172,34 @@ public static class AssignEndpoints
             [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]
         );
         var made = passages.Add(row);
-        return TypedResults.Created($"/api/passages/{made}", View(Find(passages, made), desk, clock));
+        return TypedResults.Created($"/api/passages/{made}", View(Find(passages, made), clock));
     }
 
     private static Ok<SheetView> Sheet(
         long passage,
         PassageRepository passages,
         EnsembleRepository ensemble,
-        PieceRepository pieces,
+        QuietRepository quiets,
         PieceDesk desk,
         TimeProvider clock
     )
     {
         var row = Find(passages, passage);
         var piece = desk.Open(row.PieceId);
-        var quiet = Quiet.Of(pieces, row.PieceId);
+        if (!row.IsPlaced)
+            throw Refusal.Conflict($"\"{row.Title}\" belongs to an earlier edition of {row.PieceTitle}. Place it in this edition first.");
+        var quiet = Quiet.Of(quiets, piece);
         var notes = piece
-            .Findings.Where(f => f.To >= row.From && f.From <= row.To && f.Parts.Any(row.Parts.Contains) && !quiet.Holds(f))
+            .Layer.Findings.Where(f => row.Place.Meets(f.From, f.To) && row.Place.HasAny(f.Parts) && !quiet.Holds(f))
             .Select(f => StudyEndpoints.View(piece, f, false, f.Severity > Severity.Note));
         var names = ensemble
             .Sections()
             .Where(s => row.Sections.Contains(s.Id))
             .Select(s => s.Name)
             .Concat(ensemble.Players().Where(p => row.Players.Contains(p.Id)).Select(p => p.Name));
-        var beats = Lengths.Mixed(CountOff.Beats(piece.Current.Measures[row.From]));
+        var beats = Lengths.Mixed(CountOff.Beats(piece.Layer.Current.Measures[row.Place.From.Index]));
         return TypedResults.Ok(
-            new SheetView(
-                View(row, desk, clock),
-                desk.Row(row.PieceId).Due,
-                [.. names],
-                beats == "1" ? "1 beat" : $"{beats} beats",
-                [.. notes]
-            )
+            new SheetView(View(row, clock), piece.Row.Due, [.. names], beats == "1" ? "1 beat" : $"{beats} beats", [.. notes])
         );
     }
 
@@ -222,10 +210,10 @@ public static class AssignEndpoints
         return TypedResults.NoContent();
     }
 
-    private static Ok<PassageView> Restore(long passage, PassageRepository passages, PieceDesk desk, TimeProvider clock)
+    private static Ok<PassageView> Restore(long passage, PassageRepository passages, TimeProvider clock)
     {
         if (!passages.Restore(passage))
             throw Refusal.NotFound("This passage was not taken back, so it cannot be restored.");
-        return One(passage, passages, desk, clock);
+        return One(passage, passages, clock);
     }
 }

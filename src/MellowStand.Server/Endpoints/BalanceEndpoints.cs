@@ -51,11 +51,12 @@ public static class BalanceEndpoints
     private static Ok<BalanceAnswer> Balance(long id, PieceDesk desk, string? tune = null, string? from = null, string? to = null)
     {
         var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
         var named = tune?.Split(',').Select(p => piece.Part(p).Id).ToHashSet();
-        var context = piece.Sections;
+        var context = piece.Layer.Sections;
         var all = BalanceDesk
-            .Of(context, piece.CurrentLines, p => Math.Max(1, piece.Seats[p].Count), named)
+            .Of(context, piece.Layer.CurrentLines, p => Math.Max(1, piece.Layer.Knowledge.Seats[p].Count), named)
             .Where(b => b.Measure >= first && b.Measure <= last)
             .ToList();
         return TypedResults.Ok(
@@ -85,7 +86,7 @@ public static class BalanceEndpoints
                             c.Cures
                         )),
                 ],
-                [.. piece.Current.Parts.Where(p => piece.Seats[p.Id].Count == 0).Select(p => p.Name)]
+                [.. piece.Layer.Current.Parts.Where(p => piece.Layer.Knowledge.Seats[p.Id].Count == 0).Select(p => p.Name)]
             )
         );
     }

@@ -2,7 +2,6 @@ using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Unify.Bows;
 using MellowStand.Server.Services;
-using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
@@ -64,13 +63,19 @@ public static class BowEndpoints
     private static Ok<IEnumerable<BowingView>> Bowing(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)
     {
         var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
         return TypedResults.Ok(
             Plans(piece, part)
                 .Select(p => new BowingView(
                     p.Part,
                     p.Cost,
-                    [.. BowSpending.Of(p, piece.House).Where(s => Inside(s.Choice, first, last)).Select(s => View(piece, s))]
+                    [
+                        .. BowSpending
+                            .Of(p, piece.Layer.Knowledge.House)
+                            .Where(s => Inside(s.Choice, first, last))
+                            .Select(s => View(piece, s)),
+                    ]
                 ))
         );
     }
@@ -79,45 +84,40 @@ public static class BowEndpoints
     private static Created<DecisionView> Mark(
         long id,
         HttpContext http,
-        PieceDesk desk,
-        DecisionRepository decisions,
-        TimeProvider clock,
+        Decide decide,
         string? part = null,
         string? from = null,
         string? to = null
-    )
-    {
-        var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
-        var changes = Plans(piece, part)
-            .SelectMany(p =>
-                p.Choices.Where(c => c.Marked && Inside(c, first, last))
-                    .GroupBy(c => c.Direction)
-                    .Select(g => new MarkChange(
-                        p.Part,
-                        [.. g.Select(c => c.Stroke.First.Id)],
-                        [new Mark(g.Key == BowDirection.Down ? "down-bow" : "up-bow")],
-                        []
-                    ))
-            )
-            .ToList();
-        if (changes.Count == 0)
-            throw Refusal.BadRequest("No stroke here needs a sign. Choose string parts and measures in which they play.");
-        var made = decisions
-            .Add(id, null, "free", null, "Bowing as proposed", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!
-            .Value;
-        desk.Forget(id);
-        var open = desk.Open(id);
-        return TypedResults.Created(
-            $"/api/pieces/{id}/decisions/{made}",
-            DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made))
+    ) =>
+        DecisionEndpoints.MakeFree(
+            id,
+            http,
+            decide,
+            piece =>
+            {
+                var at = piece.Book.Read(null, from, to);
+                var changes = Plans(piece, part).SelectMany(p => Signs(p, at)).ToList();
+                if (changes.Count == 0)
+                    throw Refusal.BadRequest("No stroke here needs a sign. Choose string parts and measures in which they play.");
+                return DecisionEndpoints.FreeDraft("Bowing as proposed", changes);
+            }
         );
-    }
+
+    private static IEnumerable<MarkChange> Signs(BowPlan plan, Address at) =>
+        plan
+            .Choices.Where(c => c.Marked && Inside(c, at.From.Index, at.To.Index))
+            .GroupBy(c => c.Direction)
+            .Select(g => new MarkChange(
+                plan.Part,
+                [.. g.Select(c => c.Stroke.First.Id)],
+                [new Mark(g.Key == BowDirection.Down ? "down-bow" : "up-bow")],
+                []
+            ));
 
     private static IEnumerable<BowPlan> Plans(OpenPiece piece, string? part)
     {
         var wanted = part?.Split(',').Select(p => piece.Part(p).Id).ToHashSet();
-        return piece.Bows.Where(p => wanted is null || wanted.Contains(p.Part));
+        return piece.Layer.Bows.Where(p => wanted is null || wanted.Contains(p.Part));
     }
 
     private static bool Inside(BowChoice c, int first, int last) =>
@@ -130,7 +130,7 @@ public static class BowEndpoints
             [.. s.Choice.Stroke.Notes.Select(n => n.Id)],
             piece.Label(first.MeasureIndex),
             first.MeasureIndex,
-            piece.Study.Beat(first),
+            piece.Layer.Study.Beat(first),
             s.Choice.Direction.ToString().ToLowerInvariant(),
             s.Choice.Join,
             s.Choice.Marked,

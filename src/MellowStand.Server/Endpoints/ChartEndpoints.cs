@@ -71,14 +71,6 @@ public sealed record ChartView(
     IReadOnlyList<ChartNoteView> Notes
 );
 
-/// <summary>A correction to make.</summary>
-/// <param name="Written">Written key number.</param>
-/// <param name="Code">Code of the fingering; a new one adds it, for charts of keys.</param>
-/// <param name="Standing"><c>usual</c>, <c>alternate</c>, <c>avoid</c> or <c>never</c>.</param>
-/// <param name="Keys">What is pressed, or null to leave the chart's.</param>
-/// <param name="Remark">When it is taken, or why not.</param>
-public sealed record CorrectionEdit(int Written, string Code, string Standing, IReadOnlyList<string>? Keys, string? Remark);
-
 /// <summary>Fingering charts, with the school's corrections.</summary>
 public static class ChartEndpoints
 {
@@ -122,30 +114,20 @@ public static class ChartEndpoints
         HttpContext http,
         ChartRepository charts,
         HouseRepository house,
-        PieceDesk desk,
         TimeProvider clock
     )
     {
         var known = Known(instrument);
         var correction = ChartCheck.Read(known, ChartOf(known, [], house), edit);
         charts.Correct(correction, http.User.Identity?.Name ?? "unknown", clock.GetUtcNow());
-        desk.ForgetAll();
         return TypedResults.Ok(View(known, charts, house));
     }
 
-    private static Ok<ChartView> TakeBack(
-        string instrument,
-        int written,
-        string code,
-        ChartRepository charts,
-        HouseRepository house,
-        PieceDesk desk
-    )
+    private static Ok<ChartView> TakeBack(string instrument, int written, string code, ChartRepository charts, HouseRepository house)
     {
         var known = Known(instrument);
         if (!charts.Remove(instrument, written, code))
             throw Refusal.NotFound("There is no such correction. Load the chart again.");
-        desk.ForgetAll();
         return TypedResults.Ok(View(known, charts, house));
     }
 

@@ -1,8 +1,8 @@
 using MellowStand.Core.Decisions;
+using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Unify;
 using MellowStand.Server.Services;
-using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
@@ -18,6 +18,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Remove">Marks to take away.</param>
 /// <param name="Version">The version of the difference that was seen; another's decision since then is told.</param>
 /// <param name="Alike">True to decide the same wherever the same music returns.</param>
+/// <param name="Edition">The edition that was seen; a newer one is told.</param>
 public sealed record DecisionRequest(
     string? Difference = null,
     string? Reading = null,
@@ -28,7 +29,8 @@ public sealed record DecisionRequest(
     IReadOnlyList<string>? Add = null,
     IReadOnlyList<string>? Remove = null,
     int? Version = null,
-    bool Alike = false
+    bool Alike = false,
+    string? Edition = null
 );
 
 /// <summary>Many differences to accept at once.</summary>
@@ -40,8 +42,22 @@ public sealed record DecideAllRequest(string? Kind, IReadOnlyList<string>? Diffe
 public sealed record ChangeView(string Part, IReadOnlyList<string> Notes, IReadOnlyList<string> Added, IReadOnlyList<string> Removed);
 
 /// <summary>A decision as made.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="Act">The act it was made in: undone together with <c>DELETE …/decisions/acts/{act}</c>.</param>
+/// <param name="Changes">What it changes.</param>
+/// <param name="Difference">The difference it settles, or null.</param>
+/// <param name="Verdict"><c>accepted</c>, <c>reading</c>, <c>kept</c> or <c>free</c>.</param>
+/// <param name="Reading">The reading taken, or null.</param>
+/// <param name="Why">The reason.</param>
+/// <param name="Person">Who decided.</param>
+/// <param name="Made">When.</param>
+/// <param name="From">Label of the difference's first measure, or null.</param>
+/// <param name="To">Label of its last measure, or null.</param>
+/// <param name="Errata">What it changes, in words.</param>
+/// <param name="BuiltOn">Numbers of the later decisions that build on it.</param>
 public sealed record DecisionView(
     long Id,
+    long Act,
     IReadOnlyList<ChangeView> Changes,
     string? Difference,
     string Verdict,
@@ -71,161 +87,125 @@ public static class DecisionEndpoints
     {
         var group = api.MapGroup("/pieces/{id:long}/decisions").WithTags("Decisions");
         group.MapGet("", List);
-        group.MapPost("", Decide);
-        group.MapPost("/all", DecideAll);
+        group.MapPost("", Make);
+        group.MapPost("/all", MakeAll);
         group.MapDelete("/{decision:long}", Undo);
+        group.MapDelete("/acts/{act:long}", UndoAct);
     }
+
+    /// <summary>Who asks.</summary>
+    public static string Person(HttpContext http) => http.User.Identity?.Name ?? "unknown";
+
+    /// <summary>Makes one free decision and answers it.</summary>
+    public static Created<DecisionView> MakeFree(long id, HttpContext http, Decide decide, Func<OpenPiece, DecisionDraft> draft)
+    {
+        var (piece, made) = decide.Make(id, Person(http), p => [draft(p)]);
+        return TypedResults.Created($"/api/pieces/{id}/decisions/{made[0].Id}", View(piece, made[0]));
+    }
+
+    /// <summary>A decision that only writes marks.</summary>
+    public static DecisionDraft FreeDraft(string why, IReadOnlyList<MarkChange> changes) => new(null, Verdict.Free, null, why, changes);
 
     private static Ok<IEnumerable<DecisionView>> List(long id, PieceDesk desk)
     {
         var piece = desk.Open(id);
-        return TypedResults.Ok(piece.Decisions.Select(d => View(piece, d)));
+        return TypedResults.Ok(piece.Layer.Decisions.Select(d => View(piece, d)));
     }
 
-    private static Created<DecisionView> Decide(
-        long id,
-        DecisionRequest request,
-        HttpContext http,
-        PieceDesk desk,
-        DecisionRepository decisions,
-        TimeProvider clock
-    )
+    private static Created<DecisionView> Make(long id, DecisionRequest request, HttpContext http, Decide decide)
     {
-        var piece = desk.Open(id);
-        var (verdict, reading, why, changes) = request.Difference is { } difference
-            ? OnDifference(piece, difference, request)
-            : Free(piece, request);
-        var person = http.User.Identity?.Name ?? "unknown";
-        CheckVersion(piece, request, decisions, id);
-        var made = decisions.Add(id, request.Difference, verdict, reading, why, person, changes, clock.GetUtcNow());
-        if (made is null)
-            throw Settled(decisions, id, request.Difference);
-        if (request.Alike && request.Difference is not null)
-            DecideAlike(id, piece, request, person, decisions, clock);
-        desk.Forget(id);
-        var open = desk.Open(id);
-        return TypedResults.Created($"/api/pieces/{id}/decisions/{made}", View(open, open.Decisions.First(d => d.Id == made)));
+        var (piece, made) = decide.Make(id, Person(http), p => Drafts(p, request));
+        return TypedResults.Created($"/api/pieces/{id}/decisions/{made[0].Id}", View(piece, made[0]));
     }
 
-    // Two people may decide at once: the second is told, and nothing of the first is lost.
-    private static void CheckVersion(OpenPiece piece, DecisionRequest request, DecisionRepository decisions, long id)
+    // The differences that were previewed, or every open one of a kind, as proposed: one act with one undo.
+    private static Ok<IEnumerable<DecisionView>> MakeAll(long id, DecideAllRequest request, HttpContext http, Decide decide)
     {
-        if (request.Difference is not { } difference || request.Version is not { } seen || seen == piece.VersionOf(difference))
-            return;
-        if (decisions.InForce(id).Any(d => d.Difference == difference))
-            throw Settled(decisions, id, difference);
-        throw Refusal.Conflict("This difference was decided and undone again since you loaded it. Load the list again and decide anew.");
-    }
-
-    private static Refusal Settled(DecisionRepository decisions, long id, string? difference)
-    {
-        var other = decisions.InForce(id).FirstOrDefault(d => d.Difference == difference);
-        return Refusal.Conflict(
-            $"This difference was settled already by {other?.Person ?? "somebody"} ({other?.Verdict}). Undo that decision first "
-                + $"to decide anew."
+        var (piece, made) = decide.Make(
+            id,
+            Person(http),
+            p =>
+            {
+                var drafts = p.Layer.Differences.Where(d => Wants(request, d) && IsOpen(p, d)).Select(d => Accepted(d, null)).ToList();
+                return drafts.Count > 0 ? drafts : throw Refusal.BadRequest("There is nothing of this kind left to decide.");
+            }
         );
+        return TypedResults.Ok(made.Select(d => View(piece, d)));
     }
 
-    private static void DecideAlike(
-        long id,
-        OpenPiece piece,
-        DecisionRequest request,
-        string person,
-        DecisionRepository decisions,
-        TimeProvider clock
-    )
-    {
-        var decided = piece.Differences.First(d => d.Id == request.Difference);
-        var words = OnDifference(piece, decided.Id, request).Reading;
-        foreach (var other in piece.Alike.Of(decided).Where(d => piece.StateOf(d) == "open"))
-        {
-            var translated = words is null ? null : AlikeDifferences.Translate(decided, words, other);
-            var (verdict, reading, why, changes) = OnDifference(
-                piece,
-                other.Id,
-                request with
-                {
-                    Difference = other.Id,
-                    Reading = request.Reading is null ? null : translated,
-                }
-            );
-            decisions.Add(id, other.Id, verdict, reading, why, person, changes, clock.GetUtcNow());
-        }
-    }
+    private static bool Wants(DecideAllRequest request, Difference d) =>
+        !d.IsNote
+        && (request.Kind is null || d.Kind == request.Kind)
+        && (request.Differences is null || request.Differences.Contains(d.Id));
 
-    // Every open difference of a kind as proposed, or only those that were previewed.
-    private static Ok<IEnumerable<DecisionView>> DecideAll(
-        long id,
-        DecideAllRequest request,
-        HttpContext http,
-        PieceDesk desk,
-        DecisionRepository decisions,
-        TimeProvider clock
-    )
-    {
-        var piece = desk.Open(id);
-        var wanted = piece
-            .Differences.Where(d =>
-                !d.IsNote
-                && piece.StateOf(d) == "open"
-                && (request.Kind is null || d.Kind == request.Kind)
-                && (request.Differences is null || request.Differences.Contains(d.Id))
-            )
-            .ToList();
-        if (wanted.Count == 0)
-            throw Refusal.BadRequest("There is nothing of this kind left to decide.");
-        var person = http.User.Identity?.Name ?? "unknown";
-        var made = wanted
-            .Select(d =>
-                decisions.Add(id, d.Id, "accepted", d.Proposal.Mark, d.Proposal.Why, person, d.Changes[d.Proposal.Mark], clock.GetUtcNow())
-            )
-            .OfType<long>()
-            .ToHashSet();
-        desk.Forget(id);
-        var open = desk.Open(id);
-        return TypedResults.Ok(open.Decisions.Where(d => made.Contains(d.Id)).Select(d => View(open, d)));
-    }
+    private static bool IsOpen(OpenPiece piece, Difference d) => piece.Layer.StateOf(d) == DifferenceState.Open;
 
-    private static NoContent Undo(long id, long decision, PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
+    private static NoContent Undo(long id, long decision, Decide decide)
     {
-        _ = desk.Row(id);
-        if (!decisions.Undo(id, decision, clock.GetUtcNow()))
-            throw Refusal.NotFound($"Decision {decision} is not in force, so there is nothing to undo.");
-        desk.Forget(id);
+        decide.Undo(id, decision);
         return TypedResults.NoContent();
     }
 
-    private static (string Verdict, string? Reading, string Why, IReadOnlyList<MarkChange> Changes) OnDifference(
-        OpenPiece piece,
-        string id,
-        DecisionRequest request
-    )
+    private static NoContent UndoAct(long id, long act, Decide decide)
     {
-        var difference =
-            piece.Differences.FirstOrDefault(d => d.Id == id)
+        decide.UndoAct(id, act);
+        return TypedResults.NoContent();
+    }
+
+    private static List<DecisionDraft> Drafts(OpenPiece piece, DecisionRequest request)
+    {
+        if (request.Edition is { } seen && seen != piece.Row.Edition)
+            throw Refusal.Conflict("Another edition of this piece is on the shelf by now. Load the piece again and decide anew.");
+        if (request.Difference is null)
+            return [Free(piece, request)];
+        var decided =
+            piece.Layer.Differences.FirstOrDefault(d => d.Id == request.Difference)
             ?? throw Refusal.NotFound("This difference is not in the piece. Load the list again.");
-        if (request.Keep)
-            return ("kept", null, Reason(request.Why, "kept as printed"), []);
-        if (request.Reading is null)
-            return (
-                "accepted",
-                difference.Proposal.Mark,
-                Reason(request.Why, difference.Proposal.Why),
-                difference.Changes[difference.Proposal.Mark]
+        CheckVersion(piece, request);
+        var first = OnDifference(decided, request);
+        if (!request.Alike)
+            return [first];
+        return [first, .. piece.Layer.Alike.Of(decided).Where(d => IsOpen(piece, d)).Select(d => AlikeOne(decided, first, d, request))];
+    }
+
+    private static DecisionDraft AlikeOne(Difference decided, DecisionDraft first, Difference other, DecisionRequest request)
+    {
+        var translated =
+            first.Reading is null || request.Reading is null ? null : AlikeDifferences.Translate(decided, first.Reading, other);
+        return OnDifference(other, request with { Difference = other.Id, Reading = translated });
+    }
+
+    // Two people may decide at once: the second is told, and nothing of the first is lost.
+    private static void CheckVersion(OpenPiece piece, DecisionRequest request)
+    {
+        var difference = request.Difference!;
+        if (piece.Layer.Settling(difference) is not null)
+            throw Decide.Settled(piece, difference);
+        if (request.Version is { } seen && seen != piece.VersionOf(difference))
+            throw Refusal.Conflict(
+                "This difference was decided and undone again since you loaded it. Load the list again and decide anew."
             );
+    }
+
+    private static DecisionDraft Accepted(Difference d, string? why) =>
+        new(d.Id, Verdict.Accepted, d.Proposal.Mark, Reason(why, d.Proposal.Why), d.Changes[d.Proposal.Mark]);
+
+    private static DecisionDraft OnDifference(Difference difference, DecisionRequest request)
+    {
+        if (request.Keep)
+            return new DecisionDraft(difference.Id, Verdict.Kept, null, Reason(request.Why, "kept as printed"), []);
+        if (request.Reading is null)
+            return Accepted(difference, request.Why);
         var words = difference.Readings.FirstOrDefault(r => r.Part == request.Reading)?.Has ?? request.Reading;
         return difference.Changes.TryGetValue(words, out var changes)
-            ? ("reading", words, Reason(request.Why, "the director's reading"), changes)
+            ? new DecisionDraft(difference.Id, Verdict.Reading, words, Reason(request.Why, "the director's reading"), changes)
             : throw Refusal.BadRequest(
                 $"No part of this line reads \"{Names.Clean(words)}\". The readings are "
                     + $"{string.Join(" and ", difference.Changes.Keys.Select(k => $"\"{k}\""))}."
             );
     }
 
-    private static (string Verdict, string? Reading, string Why, IReadOnlyList<MarkChange> Changes) Free(
-        OpenPiece piece,
-        DecisionRequest request
-    )
+    private static DecisionDraft Free(OpenPiece piece, DecisionRequest request)
     {
         if (request.Part is null || request.Notes is not { Count: > 0 })
             throw Refusal.BadRequest(
@@ -241,7 +221,7 @@ public static class DecisionEndpoints
         var remove = Marks(request.Remove);
         if (add.Count + remove.Count == 0)
             throw Refusal.BadRequest("The decision adds and removes nothing. Name at least one mark.");
-        return ("free", null, Reason(request.Why, "written by hand"), [new MarkChange(part.Id, request.Notes, add, remove)]);
+        return FreeDraft(Reason(request.Why, "written by hand"), [new MarkChange(part.Id, request.Notes, add, remove)]);
     }
 
     private static List<Mark> Marks(IReadOnlyList<string>? names)
@@ -256,11 +236,12 @@ public static class DecisionEndpoints
     private static string Reason(string? why, string otherwise) => Names.CleanOrNull(why) ?? otherwise;
 
     /// <summary>A decision as the interface shows it.</summary>
-    public static DecisionView View(OpenPiece piece, DecisionRow d)
+    public static DecisionView View(OpenPiece piece, Decision d)
     {
-        var difference = piece.Differences.FirstOrDefault(x => x.Id == d.Difference);
+        var difference = d.Difference is null ? null : piece.Layer.Differences.FirstOrDefault(x => x.Id == d.Difference);
         return new DecisionView(
             d.Id,
+            d.Act,
             [
                 .. d.Changes.Select(c => new ChangeView(
                     c.Part,
@@ -270,7 +251,7 @@ public static class DecisionEndpoints
                 )),
             ],
             d.Difference,
-            d.Verdict,
+            Words.Of(d.Verdict),
             d.Reading,
             d.Why,
             d.Person,
@@ -278,29 +259,32 @@ public static class DecisionEndpoints
             difference is null ? null : piece.Label(difference.From),
             difference is null ? null : piece.Label(difference.To),
             [.. d.Changes.Select(c => Erratum(piece, c)).OfType<ErratumView>()],
-            [.. piece.BuildingOn(d)]
+            [.. piece.Layer.BuildingOn(d)]
         );
     }
 
     private static ErratumView? Erratum(OpenPiece piece, MarkChange change)
     {
-        if (piece.Printed.FindPart(change.Part) is not { } part)
+        if (piece.Layer.Printed.FindPart(change.Part) is not { } part)
             return null;
-        var places = part
-            .Notes.Where(n => change.Notes.Contains(n.Id) || n.Heads.Any(h => change.Notes.Contains(h.Id)))
-            .Select(n => n.MeasureIndex)
-            .ToList();
-        if (places.Count == 0)
+        var named = change.Notes.ToHashSet();
+        var notes = part.Notes.Where(n => named.Contains(n.Id) || n.Heads.Any(h => named.Contains(h.Id))).ToList();
+        if (notes.Count == 0)
             return null;
-        var where =
-            places[0] == places[^1] ? $"measure {piece.Label(places[0])}" : $"measures {piece.Label(places[0])}–{piece.Label(places[^1])}";
-        var spans = change.Added.Concat(change.Removed).Any(m => MarkCatalog.IsSpan(m.Name));
-        var ends = part.Notes.Where(n => n.Id == change.Notes[0] || n.Id == change.Notes[^1]).ToList();
-        var count =
-            change.Notes.Count == 1 ? ""
-            : spans && ends.Count > 1 ? $" from beat {piece.Study.Beat(ends[0])} to beat {piece.Study.Beat(ends[^1])}"
-            : $" ({change.Notes.Count} notes)";
+        var where = piece.Book.At([part.Id], notes[0].MeasureIndex, notes[^1].MeasureIndex);
         var words = change.Added.Select(m => $"add {m}").Concat(change.Removed.Select(m => $"take away {m}"));
-        return new ErratumView(change.Part, piece.Label(places[0]), $"{where}: {string.Join(", ", words)}{count}");
+        return new ErratumView(change.Part, where.From.Label, $"{where.Words}: {string.Join(", ", words)}{Reach(piece, change, notes)}");
+    }
+
+    // From where to where, or over how many notes; nothing for one note.
+    private static string Reach(OpenPiece piece, MarkChange change, List<Note> notes)
+    {
+        if (change.Notes.Count == 1)
+            return "";
+        var spans = change.Added.Concat(change.Removed).Any(m => MarkCatalog.IsSpan(m.Name));
+        var ends = notes.Where(n => n.Id == change.Notes[0] || n.Id == change.Notes[^1]).ToList();
+        return spans && ends.Count > 1
+            ? $" from beat {piece.Layer.Study.Beat(ends[0])} to beat {piece.Layer.Study.Beat(ends[^1])}"
+            : $" ({change.Notes.Count} notes)";
     }
 }

@@ -41,7 +41,7 @@ public static class EnsembleEndpoints
     /// <summary>Maps the group.</summary>
     public static void MapEnsemble(this RouteGroupBuilder api)
     {
-        var group = api.MapGroup("/ensemble").WithTags("Ensemble").AddEndpointFilter(ForgetPieces);
+        var group = api.MapGroup("/ensemble").WithTags("Ensemble");
         group.MapGet("", (EnsembleRepository e) => TypedResults.Ok(All(e)));
         group.MapPost("/sections", AddSection);
         group.MapPut("/sections/{section:long}", RenameSection);
@@ -49,15 +49,7 @@ public static class EnsembleEndpoints
         group.MapPost("/players", AddPlayer);
         group.MapPut("/players/{player:long}", UpdatePlayer);
         group.MapDelete("/players/{player:long}", RemovePlayer);
-    }
-
-    // Ranges and balance rest on who plays.
-    private static async ValueTask<object?> ForgetPieces(EndpointFilterInvocationContext call, EndpointFilterDelegate next)
-    {
-        var answer = await next(call);
-        if (!HttpMethods.IsGet(call.HttpContext.Request.Method))
-            call.HttpContext.RequestServices.GetRequiredService<PieceDesk>().ForgetAll();
-        return answer;
+        group.MapPost("/players/{player:long}/restore", RestorePlayer);
     }
 
     private static IReadOnlyList<SectionView> All(EnsembleRepository ensemble)
@@ -67,16 +59,7 @@ public static class EnsembleEndpoints
     }
 
     private static PlayerView View(PlayerRow p) =>
-        new(
-            p.Id,
-            p.SectionId,
-            p.Name,
-            p.Instrument,
-            Catalog.Find(p.Instrument)?.Name,
-            p.Chair,
-            p.Level,
-            p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries)
-        );
+        new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds);
 
     private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)
     {
@@ -91,9 +74,9 @@ public static class EnsembleEndpoints
         return TypedResults.Ok(All(ensemble));
     }
 
-    private static Ok<IReadOnlyList<SectionView>> RemoveSection(long section, EnsembleRepository ensemble)
+    private static Ok<IReadOnlyList<SectionView>> RemoveSection(long section, EnsembleRepository ensemble, TimeProvider clock)
     {
-        if (!ensemble.RemoveSection(section))
+        if (!ensemble.RemoveSection(section, clock.Today()))
             throw Refusal.Conflict("A section with players cannot be removed. Move or remove its players first.");
         return TypedResults.Ok(All(ensemble));
     }
@@ -132,8 +115,13 @@ public static class EnsembleEndpoints
         return TypedResults.Ok(View(ensemble.Players().First(p => p.Id == player)));
     }
 
-    private static NoContent RemovePlayer(long player, EnsembleRepository ensemble) =>
-        ensemble.RemovePlayer(player) ? TypedResults.NoContent() : throw NoPlayer(player);
+    private static NoContent RemovePlayer(long player, EnsembleRepository ensemble, TimeProvider clock) =>
+        ensemble.RemovePlayer(player, clock.Today()) ? TypedResults.NoContent() : throw NoPlayer(player);
+
+    private static NoContent RestorePlayer(long player, EnsembleRepository ensemble) =>
+        ensemble.RestorePlayer(player)
+            ? TypedResults.NoContent()
+            : throw Refusal.NotFound("This player did not leave, so they cannot come back. Load the ensemble again.");
 
     private static void Check(PlayerEdit edit, EnsembleRepository ensemble)
     {

@@ -36,14 +36,22 @@ public static class ExportEndpoints
         var piece = desk.Open(id);
         var name = $"{desk.Row(id).Title}.musicxml";
         if (original)
-            return TypedResults.File(piece.Original, ScoreFile.IsZip(piece.Original) ? PackedMusicXml : MusicXml, desk.Row(id).FileName);
-        return TypedResults.File(ScoreExport.Write(piece.Original, piece.Changes, RangeOf(piece, part, from, to)), MusicXml, name);
+            return TypedResults.File(
+                piece.Layer.Edition.Bytes,
+                ScoreFile.IsZip(piece.Layer.Edition.Bytes) ? PackedMusicXml : MusicXml,
+                desk.Row(id).FileName
+            );
+        return TypedResults.File(
+            ScoreExport.Write(piece.Layer.Edition.Bytes, piece.Layer.Changes, RangeOf(piece, part, from, to)),
+            MusicXml,
+            name
+        );
     }
 
     private static FileContentHttpResult Packed(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)
     {
         var piece = desk.Open(id);
-        var plain = ScoreExport.Write(piece.Original, piece.Changes, RangeOf(piece, part, from, to));
+        var plain = ScoreExport.Write(piece.Layer.Edition.Bytes, piece.Layer.Changes, RangeOf(piece, part, from, to));
         return TypedResults.File(PackedScore.Of(plain), PackedMusicXml, $"{desk.Row(id).Title}.mxl");
     }
 
@@ -57,24 +65,21 @@ public static class ExportEndpoints
     )
     {
         var piece = desk.Open(id);
-        var range = RangeOf(piece, part, from, to);
-        var cells = range.Parts!.Count * ((range.To ?? 0) - (range.From ?? 0) + 1);
+        var at = piece.Book.Read(part, from, to);
+        var cells = at.Parts.Count * at.Measures;
         if (cells > MostCells)
             throw Refusal.BadRequest(
                 $"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less."
             );
-        return TypedResults.File(
-            ScoreExport.Write(piece.Original, piece.Changes, range with { WithNoteIds = true, AtConcertPitch = concert }),
-            MusicXml
-        );
+        return TypedResults.File(piece.Layer.Slice(at, concert), MusicXml);
     }
 
+    // Without measures a part is given whole, and without parts all of them.
     private static ExportRange RangeOf(OpenPiece piece, string? part, string? from, string? to)
     {
-        var parts = string.IsNullOrEmpty(part) ? null : part.Split(',').Select(p => piece.Part(p).Id).ToList();
-        if (string.IsNullOrEmpty(from) && string.IsNullOrEmpty(to))
-            return new ExportRange(parts, parts is null ? null : 0, parts is null ? null : piece.Current.Measures.Count - 1);
-        var (first, last) = piece.Range(from, to);
-        return new ExportRange(parts, first, last);
+        if (string.IsNullOrEmpty(part) && string.IsNullOrEmpty(from) && string.IsNullOrEmpty(to))
+            return new ExportRange();
+        var at = piece.Book.Read(part, from, to);
+        return new ExportRange(string.IsNullOrEmpty(part) ? null : at.Parts, at.From.Index, at.To.Index);
     }
 }

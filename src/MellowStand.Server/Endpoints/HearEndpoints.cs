@@ -74,28 +74,18 @@ public static class HearEndpoints
         api.MapGet("/passages/{passage:long}/readiness", Readiness).WithTags("Hear");
     }
 
-    private static Ok<IEnumerable<LogView>> List(
-        PassageRepository passages,
-        EnsembleRepository ensemble,
-        PieceRepository pieces,
-        long? passage = null
-    ) => TypedResults.Ok(Views(passages, ensemble, pieces, passages.Log(passage)));
+    private static Ok<IEnumerable<LogView>> List(PassageRepository passages, EnsembleRepository ensemble, long? passage = null) =>
+        TypedResults.Ok(Views(passages, ensemble, passages.Log(passage)));
 
-    private static IEnumerable<LogView> Views(
-        PassageRepository passages,
-        EnsembleRepository ensemble,
-        PieceRepository pieces,
-        IReadOnlyList<LogRow> log
-    )
+    private static IEnumerable<LogView> Views(PassageRepository passages, EnsembleRepository ensemble, IReadOnlyList<LogRow> log)
     {
         var titles = passages.All().ToDictionary(p => p.Id);
-        var names = ensemble.Players().ToDictionary(p => p.Id, p => p.Name);
-        var shelf = pieces.All().ToDictionary(p => p.Id, p => p.Title);
+        var names = ensemble.Names();
         return log.Select(l => new LogView(
             l.Id,
             l.PassageId,
             titles.TryGetValue(l.PassageId, out var p) ? p.Title : "a passage taken back",
-            p is null ? "" : shelf.GetValueOrDefault(p.PieceId, ""),
+            p?.PieceTitle ?? "",
             l.PlayerId,
             names.GetValueOrDefault(l.PlayerId, "a former player"),
             l.Unit,
@@ -105,13 +95,7 @@ public static class HearEndpoints
         ));
     }
 
-    private static Created<LogView> Add(
-        LogRequest request,
-        PassageRepository passages,
-        EnsembleRepository ensemble,
-        PieceRepository pieces,
-        TimeProvider clock
-    )
+    private static Created<LogView> Add(LogRequest request, PassageRepository passages, EnsembleRepository ensemble, TimeProvider clock)
     {
         _ = AssignEndpoints.Find(passages, request.Passage);
         if (!ensemble.Players().Any(p => p.Id == request.Player))
@@ -125,7 +109,7 @@ public static class HearEndpoints
         var id = passages.AddLog(request.Passage, request.Player, mark.Unit.Name, mark.Bpm, heard, Names.CleanOrNull(request.Note) ?? "");
         return TypedResults.Created(
             $"/api/log/{id}",
-            Views(passages, ensemble, pieces, [.. passages.Log(request.Passage).Where(l => l.Id == id)]).First()
+            Views(passages, ensemble, [.. passages.Log(request.Passage).Where(l => l.Id == id)]).First()
         );
     }
 

@@ -28,7 +28,7 @@ public static class HouseRuleEndpoints
         return [.. HouseRuleCatalog.All.Select(r => new HouseRuleView(r.Name, r.Question, r.Choices, r.Default, house[r.Name]))];
     }
 
-    private static Ok<IReadOnlyList<HouseRuleView>> Choose(string rule, HouseRuleEdit edit, HouseRepository house, PieceDesk desk)
+    private static Ok<IReadOnlyList<HouseRuleView>> Choose(string rule, HouseRuleEdit edit, HouseRepository house)
     {
         var known = HouseRuleCatalog.Find(rule) ?? throw Refusal.NotFound("There is no such house rule. Load the page again.");
         if (!known.Choices.Any(c => c.Key == edit.Choice))
@@ -37,7 +37,6 @@ public static class HouseRuleEndpoints
                     + $"{string.Join(", ", known.Choices.Select(c => c.Key))}."
             );
         house.Choose(rule, edit.Choice);
-        desk.ForgetAll();
         return TypedResults.Ok(All(house));
     }
 }

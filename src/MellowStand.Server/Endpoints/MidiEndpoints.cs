@@ -22,15 +22,16 @@ public static class MidiEndpoints
     private static FileContentHttpResult Music(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)
     {
         var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
-        var parts = string.IsNullOrEmpty(part) ? piece.Current.Parts : [.. part.Split(',').Select(piece.Part)];
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
+        var parts = string.IsNullOrEmpty(part) ? piece.Layer.Current.Parts : [.. part.Split(',').Select(piece.Part)];
         var request = new MidiRequest(parts, first, last)
         {
-            Tempos = piece.Study.Tempo.Changes(),
-            Program = p => piece.Instruments.GetValueOrDefault(p.Id)?.Instrument?.Program ?? p.MidiProgram,
-            Level = (p, onset) => piece.Study.LevelsOf(p).At(onset)?.Level ?? DynamicLevels.Default,
+            Tempos = piece.Layer.Study.Tempo.Changes(),
+            Program = p => piece.Layer.Knowledge.Instruments.GetValueOrDefault(p.Id)?.Instrument?.Program ?? p.MidiProgram,
+            Level = (p, onset) => piece.Layer.Study.LevelsOf(p).At(onset)?.Level ?? DynamicLevels.Default,
         };
-        return TypedResults.File(ScoreMidi.Write(piece.Current, request), Midi, $"{desk.Row(id).Title}.mid");
+        return TypedResults.File(ScoreMidi.Write(piece.Layer.Current, request), Midi, $"{desk.Row(id).Title}.mid");
     }
 
     private static FileContentHttpResult Click(
@@ -43,12 +44,13 @@ public static class MidiEndpoints
     )
     {
         var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
-        var beat = unit ?? (BeatUnit.OfLength(piece.Current.Measures[first].Meter.BeatUnit) ?? BeatUnit.Find("quarter")!).Name;
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
+        var beat = unit ?? (BeatUnit.OfLength(piece.Layer.Current.Measures[first].Meter.BeatUnit) ?? BeatUnit.Find("quarter")!).Name;
         var mark = TempoEndpoints.Playable(
-            new TempoView(beat, bpm ?? (piece.Study.Tempo.QuarterBpmAt(first) / (BeatUnit.Find(beat)?.Quarters.Value ?? 1)))
+            new TempoView(beat, bpm ?? (piece.Layer.Study.Tempo.QuarterBpmAt(first) / (BeatUnit.Find(beat)?.Quarters.Value ?? 1)))
         );
-        var track = ClickTrack.Of(piece.Current, first, last, mark);
+        var track = ClickTrack.Of(piece.Layer.Current, first, last, mark);
         return TypedResults.File(
             ClickMidi.Write("Click", track.Clicks.Select(c => new MidiClick(c.Seconds, c.Accent)), mark.QuarterBpm),
             Midi,

@@ -37,68 +37,52 @@ public static class PieceEndpoints
     /// <summary>An instrument to choose from.</summary>
     public sealed record InstrumentView(string Id, string Name, string Family);
 
-    private static Created<PieceView> Import(
+    // A large file may be read while the page goes on: the answer is then a job.
+    private static Results<Created<PieceView>, Accepted<JobView>> Import(
         IFormFile file,
         [FromForm] string? kind,
         [FromForm] DateOnly? due,
         [FromForm] string? etudeSet,
         [FromForm] string? instruments,
-        PieceRepository pieces,
+        PieceImport import,
         PieceDesk desk,
-        TimeProvider clock
+        Jobs jobs,
+        TimeProvider clock,
+        bool later = false
     )
     {
-        var upload = Upload.Of(file);
-        var chosen = Corrections(instruments, upload.Score);
-        var title = upload.Score.Title.Length > 0 ? upload.Score.Title : Path.GetFileNameWithoutExtension(upload.Name);
-        var id = pieces.Add(
-            Names.Clean(title),
-            kind == "etude" ? "etude" : "piece",
-            Names.CleanOrNull(etudeSet),
-            due,
-            upload.Name,
-            upload.Bytes,
-            clock.GetUtcNow()
-        );
-        foreach (var (part, instrument) in chosen)
-            desk.Correct(id, part, instrument);
-        return TypedResults.Created($"/api/pieces/{id}", PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
+        var (name, bytes) = Upload.Bytes(file);
+        var wish = new ImportWish(name, kind == "etude" ? "etude" : "piece", Names.CleanOrNull(etudeSet), due, Corrections(instruments));
+        if (later)
+        {
+            var job = jobs.Add($"Reading {name}", p => p.Made($"/api/pieces/{import.Keep(wish, bytes, p)}"));
+            return TypedResults.Accepted($"/api/jobs/{job.Id}", job);
+        }
+
+        var id = import.Keep(wish, bytes, null);
+        return TypedResults.Created($"/api/pieces/{id}", PieceView.Of(desk.Open(id), clock.Today()));
     }
 
     // Corrections made before the piece was kept: part=instrument, separated by semicolons.
-    private static List<(string Part, string Instrument)> Corrections(string? text, Core.Notation.Score score)
-    {
-        var pairs = (text ?? "")
-            .Split(';', StringSplitOptions.RemoveEmptyEntries)
-            .Select(p => p.Split('='))
-            .Select(p => (Part: p[0], Instrument: p.Length > 1 ? p[1] : ""))
-            .ToList();
-        foreach (var (part, instrument) in pairs)
-        {
-            if (score.FindPart(part) is null)
-                throw Refusal.BadRequest($"There is no part \"{Names.Clean(part)}\" in this file.");
-            CheckInstrument(instrument);
-        }
-
-        return pairs;
-    }
-
-    private static void CheckInstrument(string? instrument)
-    {
-        if (Catalog.Find(instrument) is null)
-            throw Refusal.BadRequest($"There is no instrument \"{Names.Clean(instrument ?? "")}\". Choose one from /api/instruments.");
-    }
+    private static List<(string Part, string Instrument)> Corrections(string? text) =>
+        [
+            .. (text ?? "")
+                .Split(';', StringSplitOptions.RemoveEmptyEntries)
+                .Select(p => p.Split('='))
+                .Select(p => (Part: p[0], Instrument: p.Length > 1 ? p[1] : "")),
+        ];
 
     private static Ok<ScorePreview> Preview(IFormFile file, HouseRepository house)
     {
         var upload = Upload.Of(file);
-        return TypedResults.Ok(ScorePreview.Of(upload.Name, upload.Score, house.LearnedInstruments()));
+        return TypedResults.Ok(ScorePreview.Of(upload.Name, upload.Edition.Printed, house.LearnedInstruments()));
     }
 
-    private static Ok<IReadOnlyList<ShelfView>> Shelf(ShelfService shelf) => TypedResults.Ok(shelf.List());
+    private static Ok<IReadOnlyList<ShelfView>> Shelf(ShelfService shelf, TimeProvider clock) =>
+        TypedResults.Ok<IReadOnlyList<ShelfView>>([.. shelf.List().Select(e => ShelfView.Of(e, clock.Today()))]);
 
     private static Ok<PieceView> One(long id, PieceDesk desk, TimeProvider clock) =>
-        TypedResults.Ok(PieceView.Of(desk.Row(id), desk.Open(id), clock.Today()));
+        TypedResults.Ok(PieceView.Of(desk.Open(id), clock.Today()));
 
     private static Ok<PieceView> Update(long id, PieceEdit edit, PieceRepository pieces, PieceDesk desk, TimeProvider clock)
     {
@@ -122,7 +106,6 @@ public static class PieceEndpoints
     {
         _ = desk.Row(id);
         pieces.Remove(id, clock.GetUtcNow());
-        desk.Forget(id);
         return TypedResults.NoContent();
     }
 
@@ -133,17 +116,25 @@ public static class PieceEndpoints
         return One(id, desk, clock);
     }
 
-    private static Ok<PieceView> SetInstrument(long id, string part, InstrumentEdit edit, PieceDesk desk, TimeProvider clock)
+    private static Ok<PieceView> SetInstrument(
+        long id,
+        string part,
+        InstrumentEdit edit,
+        PieceRepository pieces,
+        PieceDesk desk,
+        TimeProvider clock
+    )
     {
-        _ = desk.Open(id).Part(part);
-        CheckInstrument(edit.Instrument);
-        desk.Correct(id, part, edit.Instrument);
+        var piece = desk.Open(id);
+        var found = piece.Part(part);
+        var instrument = PieceImport.Instrument(edit.Instrument);
+        pieces.ChooseInstrument(id, new ChosenInstrument(part, found.Name, instrument, piece.Row.Edition), Recognition.KeyOf(found));
         return One(id, desk, clock);
     }
 
     private static Ok<IEnumerable<string>> Order(long id, PieceDesk desk)
     {
-        var score = desk.Open(id).Printed;
+        var score = desk.Open(id).Layer.Printed;
         return TypedResults.Ok(score.PlayedOrder.Select(i => score.Measures[i].Label));
     }
 }

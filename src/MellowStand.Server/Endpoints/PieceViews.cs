@@ -1,4 +1,4 @@
-using MellowStand.Core.Instruments;
+using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
@@ -53,24 +53,24 @@ public sealed record PieceView(
 )
 {
     /// <summary>Builds the view of an open piece.</summary>
-    public static PieceView Of(PieceRow row, OpenPiece piece, DateOnly today) =>
+    public static PieceView Of(OpenPiece piece, DateOnly today) =>
         new(
-            row.Id,
-            row.Title,
-            [.. piece.Printed.Measures.Select(m => m.Label)],
-            [.. piece.Printed.Parts.Select(p => Part(p, piece))],
-            piece.Printed.Warnings,
-            row.Kind,
-            row.EtudeSet,
-            row.Due,
-            row.Due?.DayNumber - today.DayNumber,
-            row.FileName,
-            [.. piece.Current.Measures.Select(m => Frame(m, piece))]
+            piece.Row.Id,
+            piece.Row.Title,
+            [.. piece.Layer.Printed.Measures.Select(m => m.Label)],
+            [.. piece.Layer.Printed.Parts.Select(p => Part(p, piece))],
+            piece.Layer.Printed.Warnings,
+            piece.Row.Kind,
+            piece.Row.EtudeSet,
+            piece.Row.Due,
+            piece.Row.Due?.DayNumber - today.DayNumber,
+            piece.Row.FileName,
+            [.. piece.Layer.Current.Measures.Select(m => Frame(m, piece))]
         );
 
     private static PartView Part(Part p, OpenPiece piece)
     {
-        var recognized = piece.Instruments[p.Id];
+        var recognized = piece.Layer.Knowledge.Instruments[p.Id];
         return new PartView(
             p.Id,
             p.Name,
@@ -79,17 +79,9 @@ public sealed record PieceView(
             recognized.Instrument?.Id,
             recognized.Confidence,
             recognized.Desk,
-            CanSplit(p)
+            PartSplit.Problem(p, recognized.Instrument) is null
         );
     }
-
-    // Two voices, or a name with two desks over chords.
-    private static bool CanSplit(Part p) =>
-        p.Staves == 1
-        && (
-            p.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct().Count() == 2
-            || (Recognition.Of(p).Desk?.Contains('.', StringComparison.Ordinal) == true && p.Notes.Any(n => n.Heads.Count > 1))
-        );
 
     private static FrameView Frame(MeasureFrame m, OpenPiece piece) =>
         new(
@@ -97,10 +89,10 @@ public sealed record PieceView(
             m.Label,
             m.Rehearsal,
             m.Meter.ToString(),
-            ConcertKey(piece.Current.Parts[0], m.Index),
+            ConcertKey(piece.Layer.Current.Parts[0], m.Index),
             m.IsPickup,
             m.Length.ToString(),
-            Math.Round(piece.Study.Tempo.QuarterBpmAt(m.Index), 1)
+            Math.Round(piece.Layer.Study.Tempo.QuarterBpmAt(m.Index), 1)
         );
 
     // The strip shows the sounding key: it is the same for all parts.
@@ -142,4 +134,36 @@ public sealed record ShelfView(
     int Passages,
     int Late,
     IReadOnlyList<string> NotDone
-);
+)
+{
+    /// <summary>Builds the view of a piece on the shelf.</summary>
+    public static ShelfView Of(ShelfEntry entry, DateOnly today) =>
+        new(
+            entry.Row.Id,
+            entry.Row.Title,
+            entry.Row.Kind,
+            entry.Row.EtudeSet,
+            entry.Row.Due,
+            entry.Row.Due?.DayNumber - today.DayNumber,
+            entry.Figures.Parts,
+            entry.Figures.Measures,
+            entry.Figures.Open,
+            entry.Figures.Differences,
+            entry.Figures.Findings,
+            entry.Passages,
+            entry.Late,
+            [.. ToDo(entry)]
+        );
+
+    private static IEnumerable<string> ToDo(ShelfEntry entry)
+    {
+        if (entry.Row.Due is null)
+            yield return "set a date";
+        if (entry.Figures.Open is > 0 and var open)
+            yield return $"settle {open} {(open == 1 ? "difference" : "differences")}";
+        if (entry.Passages == 0)
+            yield return "hand out a first passage";
+        if (entry.Late is > 0 and var late)
+            yield return $"{late} {(late == 1 ? "player" : "players")} will be late";
+    }
+}

@@ -30,6 +30,7 @@ public static class StandEndpoints
         api.MapHear();
         api.MapEnsemble();
         api.MapHouseRules();
+        api.MapJobs();
         api.MapFallback(Unknown);
         app.MapFallbackToFile("index.html");
     }

@@ -56,7 +56,7 @@ public static class StudyEndpoints
     private static Ok<IEnumerable<FindingView>> Study(
         long id,
         PieceDesk desk,
-        PieceRepository pieces,
+        QuietRepository quiets,
         string? part = null,
         string? from = null,
         string? to = null,
@@ -64,13 +64,14 @@ public static class StudyEndpoints
     )
     {
         var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
-        var quiet = Quiet.Of(pieces, id);
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
+        var quiet = Quiet.Of(quiets, piece);
         var wanted = part is null ? null : Parts(piece, part);
-        var shown = Ranking.Shown(piece.Findings.Where(f => !quiet.Holds(f)), piece.Current);
+        var shown = Ranking.Shown(piece.Layer.Findings.Where(f => !quiet.Holds(f)), piece.Layer.Current);
         return TypedResults.Ok(
             piece
-                .Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
+                .Layer.Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
                 .Where(f => dismissed || !quiet.Holds(f))
                 .Select(f => View(piece, f, quiet.Holds(f), shown.Contains(f.Id)))
         );
@@ -79,7 +80,7 @@ public static class StudyEndpoints
     /// <summary>A finding as the interface shows it.</summary>
     public static FindingView View(OpenPiece piece, Finding f, bool dismissed, bool shown)
     {
-        var last = Math.Min(f.To, piece.Current.Measures.Count - 1);
+        var last = Math.Min(f.To, piece.Layer.Current.Measures.Count - 1);
         return new FindingView(
             f.Id,
             f.Rule,
@@ -93,8 +94,8 @@ public static class StudyEndpoints
             f.Title,
             f.Why,
             dismissed,
-            RuleKinds.Of(f.Rule),
-            piece.Ranks[f.Id],
+            StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "other",
+            piece.Layer.Ranks[f.Id],
             shown,
             f.Notes.Count > 0 || f.From == f.To
         );
@@ -110,8 +111,9 @@ public static class StudyEndpoints
     )
     {
         var piece = desk.Open(id);
-        var (first, last) = piece.Range(from, to);
-        var school = words ?? piece.House["counting-words"];
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
+        var school = words ?? piece.Layer.Knowledge.House["counting-words"];
         if (!CountingLine.Schools.Contains(school))
             throw Refusal.BadRequest(
                 $"There are no counting words \"{Names.Clean(school)}\". Use one of {string.Join(", ", CountingLine.Schools)}."
@@ -119,7 +121,7 @@ public static class StudyEndpoints
         return TypedResults.Ok(
             Enumerable
                 .Range(first, last - first + 1)
-                .Select(m => new CountingView(piece.Label(m), CountingLine.Of(piece.Study, piece.Part(part), m, school)))
+                .Select(m => new CountingView(piece.Label(m), CountingLine.Of(piece.Layer.Study, piece.Part(part), m, school)))
         );
     }
 
@@ -127,7 +129,9 @@ public static class StudyEndpoints
 
     private static Ok<IEnumerable<HeatRow>> Heat(long id, PieceDesk desk) =>
         TypedResults.Ok(
-            desk.Open(id).Heat.GroupBy(c => c.Part).Select(g => new HeatRow(g.Key, [.. g.OrderBy(c => c.Measure).Select(c => c.Heat)]))
+            desk.Open(id)
+                .Layer.Heat.GroupBy(c => c.Part)
+                .Select(g => new HeatRow(g.Key, [.. g.OrderBy(c => c.Measure).Select(c => c.Heat)]))
         );
 
     private static Ok<IReadOnlyList<HeatReason>> Reasons(long id, string part, int index, PieceDesk desk)
@@ -135,9 +139,9 @@ public static class StudyEndpoints
         var piece = desk.Open(id);
         _ = piece.Part(part);
         var cell =
-            piece.Heat.FirstOrDefault(c => c.Part == part && c.Measure == index)
+            piece.Layer.Heat.FirstOrDefault(c => c.Part == part && c.Measure == index)
             ?? throw Refusal.NotFound(
-                $"There is no measure number {index} in this piece; places go from 0 to {piece.Current.Measures.Count - 1}."
+                $"There is no measure number {index} in this piece; places go from 0 to {piece.Layer.Current.Measures.Count - 1}."
             );
         return TypedResults.Ok(cell.Reasons);
     }
@@ -147,22 +151,24 @@ public static class StudyEndpoints
         long id,
         string finding,
         PieceDesk desk,
-        PieceRepository pieces,
+        QuietRepository quiets,
         TimeProvider clock,
         string scope = "here"
     )
     {
-        var found = Find(desk.Open(id), finding);
+        var piece = desk.Open(id);
+        var found = Find(piece, finding);
         switch (scope)
         {
             case "here":
-                pieces.Dismiss(id, found.Id, found.Title, clock.GetUtcNow());
+                var place = piece.Book.At(found.Parts, found.From, found.To);
+                quiets.Dismiss(id, new QuietFinding(found.Id, found.Title, found.Key, place), clock.GetUtcNow());
                 break;
             case "piece":
-                pieces.Quiet(id, found.Rule, clock.GetUtcNow());
+                quiets.Quiet(id, found.Rule, clock.GetUtcNow());
                 break;
             case "everywhere":
-                pieces.Quiet(null, found.Rule, clock.GetUtcNow());
+                quiets.Quiet(null, found.Rule, clock.GetUtcNow());
                 break;
             default:
                 throw Refusal.BadRequest("A dismissal reaches here, piece or everywhere.");
@@ -172,51 +178,33 @@ public static class StudyEndpoints
     }
 
     private static Finding Find(OpenPiece piece, string finding) =>
-        piece.Findings.FirstOrDefault(f => f.Id == finding)
+        piece.Layer.Findings.FirstOrDefault(f => f.Id == finding)
         ?? throw Refusal.NotFound("This finding is not in the piece any more. Load the list again.");
 
-    private static NoContent Recall(long id, string finding, PieceDesk desk, PieceRepository pieces)
+    private static NoContent Recall(long id, string finding, PieceDesk desk, QuietRepository quiets)
     {
-        var found = desk.Open(id).Findings.FirstOrDefault(f => f.Id == finding);
-        var recalled = pieces.Recall(id, finding) | (found is not null && pieces.Unquiet(id, found.Rule));
+        var found = desk.Open(id).Layer.Findings.FirstOrDefault(f => f.Id == finding);
+        var recalled = quiets.Recall(id, finding) | (found is not null && quiets.Unquiet(id, found.Rule));
         if (!recalled)
             throw Refusal.NotFound("This finding was not dismissed.");
         return TypedResults.NoContent();
     }
 
-    private static Ok<IEnumerable<QuietRuleView>> QuietRules(long id, PieceDesk desk, PieceRepository pieces) =>
-        TypedResults.Ok(pieces.QuietRules(desk.Row(id).Id).Select(q => new QuietRuleView(q.Key, q.Value)));
+    private static Ok<IEnumerable<QuietRuleView>> QuietRules(long id, PieceDesk desk, QuietRepository quiets) =>
+        TypedResults.Ok(quiets.Rules(desk.Row(id).Id).Select(q => new QuietRuleView(q.Key, q.Value)));
 
-    private static Created<DecisionView> Mark(
-        long id,
-        string finding,
-        HttpContext http,
-        PieceDesk desk,
-        DecisionRepository decisions,
-        TimeProvider clock
-    )
-    {
-        var piece = desk.Open(id);
-        var found = Find(piece, finding);
-        var changes = WriteIn.Of(piece.Study, found);
-        if (changes.Count == 0)
-            throw Refusal.BadRequest("None of its parts plays here, so there is no note to write it at.");
-        var made = decisions
-            .Add(id, null, "free", null, $"Study: {found.Title}", http.User.Identity?.Name ?? "unknown", changes, clock.GetUtcNow())!
-            .Value;
-        desk.Forget(id);
-        var open = desk.Open(id);
-        return TypedResults.Created(
-            $"/api/pieces/{id}/decisions/{made}",
-            DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made))
+    private static Created<DecisionView> Mark(long id, string finding, HttpContext http, Decide decide) =>
+        DecisionEndpoints.MakeFree(
+            id,
+            http,
+            decide,
+            piece =>
+            {
+                var found = Find(piece, finding);
+                var changes = WriteIn.Of(piece.Layer.Study, found);
+                if (changes.Count == 0)
+                    throw Refusal.BadRequest("None of its parts plays here, so there is no note to write it at.");
+                return DecisionEndpoints.FreeDraft($"Study: {found.Title}", changes);
+            }
         );
-    }
-}
-
-/// <summary>Findings and rules that were dismissed.</summary>
-internal sealed record Quiet(IReadOnlyDictionary<string, string> Findings, IReadOnlyDictionary<string, bool> Rules)
-{
-    public static Quiet Of(PieceRepository pieces, long id) => new(pieces.Dismissals(id), pieces.QuietRules(id));
-
-    public bool Holds(Finding f) => Findings.ContainsKey(f.Id) || Rules.ContainsKey(f.Rule);
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsvHelper;
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
@@ -55,35 +56,43 @@ public static class TableEndpoints
         group
             .MapGet(
                 "/{table}.csv",
-                (long id, string table, PieceDesk desk, PieceRepository pieces) =>
-                    Csv(Rows(id, table, desk, pieces), $"{desk.Row(id).Title} {table}.csv")
+                (long id, string table, PieceDesk desk, QuietRepository quiets) =>
+                    Csv(Rows(id, table, desk, quiets), $"{desk.Row(id).Title} {table}.csv")
             )
             .Produces<string>(200, "text/csv");
         group
             .MapGet(
                 "/{table}.json",
-                (long id, string table, PieceDesk desk, PieceRepository pieces) => Results.Json(Rows(id, table, desk, pieces))
+                (long id, string table, PieceDesk desk, QuietRepository quiets) => Results.Json(Rows(id, table, desk, quiets).Rows)
             )
             .Produces<object[]>();
     }
 
-    private static List<object> Rows(long id, string table, PieceDesk desk, PieceRepository pieces)
+    private static Table Rows(long id, string table, PieceDesk desk, QuietRepository quiets)
     {
         var piece = desk.Open(id);
         return table switch
         {
-            "notes" => [.. piece.Current.Parts.SelectMany(p => SoundingNote.Of(p).Select(n => Note(piece, p, n)))],
-            "findings" => Findings(piece, Quiet.Of(pieces, id)),
-            "decisions" => [.. piece.Decisions.SelectMany(d => d.Changes.Select(c => Decision(piece, d, c)))],
+            "notes" => new(
+                typeof(NoteRow),
+                [.. piece.Layer.Current.Parts.SelectMany(p => SoundingNote.Of(p).Select(n => Note(piece, p, n)))]
+            ),
+            "findings" => new(typeof(FindingTableRow), Findings(piece, Quiet.Of(quiets, piece))),
+            "decisions" => new(
+                typeof(DecisionTableRow),
+                [.. piece.Layer.Decisions.SelectMany(d => d.Changes.Select(c => DecisionRow(piece, d, c)))]
+            ),
             _ => throw Refusal.NotFound("There is no such table. The tables are notes, findings and decisions."),
         };
     }
+
+    private sealed record Table(Type Row, List<object> Rows);
 
     private static NoteRow Note(OpenPiece piece, Part part, SoundingNote n) =>
         new(
             NameOf(part),
             piece.Label(n.First.MeasureIndex),
-            piece.Study.Beat(n.First),
+            piece.Layer.Study.Beat(n.First),
             n.First.Onset.ToString(),
             n.Duration.ToString(),
             n.First.Sounds ? string.Join(' ', n.Heads.Select(h => h.Written).OfType<Pitch>()) : "rest",
@@ -94,11 +103,11 @@ public static class TableEndpoints
 
     private static List<object> Findings(OpenPiece piece, Quiet quiet) =>
         [
-            .. piece.Findings.Select(f => new FindingTableRow(
+            .. piece.Layer.Findings.Select(f => new FindingTableRow(
                 f.Rule,
                 string.Join(", ", f.Parts.Select(p => NameOf(piece.Part(p)))),
                 piece.Label(f.From),
-                piece.Label(Math.Min(f.To, piece.Current.Measures.Count - 1)),
+                piece.Label(Math.Min(f.To, piece.Layer.Current.Measures.Count - 1)),
                 f.Severity.ToString().ToLowerInvariant(),
                 f.Title,
                 f.Why,
@@ -106,33 +115,37 @@ public static class TableEndpoints
             )),
         ];
 
-    private static DecisionTableRow Decision(OpenPiece piece, DecisionRow d, Core.Decisions.MarkChange c)
+    private static DecisionTableRow DecisionRow(OpenPiece piece, Decision d, MarkChange c)
     {
-        var part = piece.Printed.FindPart(c.Part);
-        var measures =
-            part?.Notes.Where(n => c.Notes.Contains(n.Id) || n.Heads.Any(h => c.Notes.Contains(h.Id))).Select(n => n.MeasureIndex).ToList()
-            ?? [];
-        var where =
-            measures.Count == 0 ? ""
-            : measures[0] == measures[^1] ? piece.Label(measures[0])
-            : $"{piece.Label(measures[0])}-{piece.Label(measures[^1])}";
+        var part = piece.Layer.Printed.FindPart(c.Part);
         return new DecisionTableRow(
             d.Id,
             part is null ? c.Part : NameOf(part),
-            where,
+            Where(piece, part, c),
             c.Notes.Count,
             string.Join(' ', c.Added),
             string.Join(' ', c.Removed),
-            d.Verdict,
+            Words.Of(d.Verdict),
             d.Why,
             d.Person,
             d.Made
         );
     }
 
+    private static string Where(OpenPiece piece, Part? part, MarkChange c)
+    {
+        var measures = part
+            ?.Notes.Where(n => c.Notes.Contains(n.Id) || n.Heads.Any(h => c.Notes.Contains(h.Id)))
+            .Select(n => n.MeasureIndex)
+            .ToList();
+        if (measures is not [var first, .. var rest])
+            return "";
+        return rest.Count == 0 || rest[^1] == first ? piece.Label(first) : $"{piece.Label(first)}-{piece.Label(rest[^1])}";
+    }
+
     private static string NameOf(Part part) => part.Name.Length > 0 ? part.Name : part.Id;
 
-    private static IResult Csv(List<object> rows, string name)
+    private static IResult Csv(Table table, string name)
     {
         using var stream = new MemoryStream();
         // A cell that a spreadsheet would take for a formula is written as text.
@@ -144,9 +157,9 @@ public static class TableEndpoints
             )
         )
         {
-            var columns = rows.Count == 0 ? [] : rows[0].GetType().GetProperties();
+            var columns = table.Row.GetProperties();
             csv.WriteHeader(columns.Select(c => c.Name).ToArray());
-            foreach (var row in rows)
+            foreach (var row in table.Rows)
                 csv.WriteRecord([.. columns.Select(c => Convert.ToString(c.GetValue(row), CultureInfo.InvariantCulture) ?? "")]);
         }
 

@@ -2,7 +2,6 @@ using MellowStand.Core.Decisions;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Technique;
 using MellowStand.Server.Services;
-using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
@@ -22,60 +21,44 @@ public static class TechniqueEndpoints
         long id,
         string part,
         HttpContext http,
-        PieceDesk desk,
-        DecisionRepository decisions,
-        TimeProvider clock,
+        Decide decide,
         string? from = null,
         string? to = null
-    )
-    {
-        var piece = desk.Open(id);
-        var (plan, instrument) = Solve(piece, part, from, to);
-        var changes = plan
-            .Solution.Choices.Where(c => c.Marked)
-            .SelectMany(c =>
-                TechniqueDesk
-                    .HeadsOf(plan.Passage.Steps[c.Place], c.Way.Code)
+    ) =>
+        DecisionEndpoints.MakeFree(
+            id,
+            http,
+            decide,
+            piece =>
+            {
+                var (plan, instrument) = Solve(piece, part, from, to);
+                var changes = plan
+                    .Solution.Choices.Where(c => c.Marked)
+                    .SelectMany(c => TechniqueDesk.HeadsOf(plan.Passage.Steps[c.Place], c.Way.Code))
                     .Select(h => new MarkChange(piece.Part(part).Id, [h.Note], PlayerSigns.Marks(h.Code, instrument.Family), []))
-            )
-            .ToList();
-        if (changes.Count == 0)
-            throw Refusal.BadRequest("Nothing here needs to be written in: every choice is the one that players make by default.");
-        var made = decisions
-            .Add(
-                id,
-                null,
-                "free",
-                null,
-                $"Technique: {instrument.Name.ToLowerInvariant()}, decided in the passage",
-                http.User.Identity?.Name ?? "unknown",
-                changes,
-                clock.GetUtcNow()
-            )!
-            .Value;
-        desk.Forget(id);
-        var open = desk.Open(id);
-        return TypedResults.Created(
-            $"/api/pieces/{id}/decisions/{made}",
-            DecisionEndpoints.View(open, open.Decisions.First(d => d.Id == made))
+                    .ToList();
+                if (changes.Count == 0)
+                    throw Refusal.BadRequest("Nothing here needs to be written in: every choice is the one that players make by default.");
+                return DecisionEndpoints.FreeDraft($"Technique: {instrument.Name.ToLowerInvariant()}, decided in the passage", changes);
+            }
         );
-    }
 
     private static (TechniquePlan Plan, Instrument Instrument) Solve(OpenPiece piece, string part, string? from, string? to)
     {
         var found = piece.Part(part);
-        var (first, last) = piece.Range(from, to);
-        var instrument = piece.Instruments[found.Id].Instrument;
+        var at = piece.Book.Read(null, from, to);
+        var (first, last) = (at.From.Index, at.To.Index);
+        var instrument = piece.Layer.Knowledge.Instruments[found.Id].Instrument;
         var plan =
             TechniqueDesk.Solve(
-                piece.Current,
+                piece.Layer.Current,
                 found,
                 first,
                 last,
-                piece.House,
+                piece.Layer.Knowledge.House,
                 instrument,
-                piece.Study.Tempo.QuarterBpmAt,
-                piece.HandsOf(found.Id)
+                piece.Layer.Study.Tempo.QuarterBpmAt,
+                piece.Layer.Knowledge.HandsOf(found.Id)
             )
             ?? throw Refusal.NotFound(
                 $"There is no chart for {instrument?.Name ?? "an instrument that is not known"}, and the product does not "

@@ -93,17 +93,19 @@ public static class TempoEndpoints
     private static Ok<ClickTrackResult> Click(long id, ClickRequest request, PieceDesk desk)
     {
         var piece = desk.Open(id);
-        var (from, to) = piece.Range(request.From, request.To);
-        return TypedResults.Ok(ClickTrack.Of(piece.Current, from, to, Playable(new TempoView(request.Unit, request.Bpm))));
+        var at = piece.Book.Read(null, request.From, request.To);
+        return TypedResults.Ok(
+            ClickTrack.Of(piece.Layer.Current, at.From.Index, at.To.Index, Playable(new TempoView(request.Unit, request.Bpm)))
+        );
     }
 
     private static Ok<TempoHint> Hint(long id, PieceDesk desk, string? from = null)
     {
         var piece = desk.Open(id);
-        var (first, _) = piece.Range(from, null);
-        var printed = piece.Study.Tempo.MarkAt(first);
-        var quarter = piece.Study.Tempo.QuarterBpmAt(first);
-        var beat = printed is null ? piece.Current.Measures[first].Meter.BeatUnit : printed.Unit;
+        var first = piece.Book.Read(null, from, null).From.Index;
+        var printed = piece.Layer.Study.Tempo.MarkAt(first);
+        var quarter = piece.Layer.Study.Tempo.QuarterBpmAt(first);
+        var beat = printed is null ? piece.Layer.Current.Measures[first].Meter.BeatUnit : printed.Unit;
         var unit = BeatUnit.OfLength(beat) ?? BeatUnit.Find("quarter")!;
         var bpm = Math.Round(quarter / unit.Quarters.Value, 1);
         return TypedResults.Ok(new TempoHint(unit.Name, bpm, printed is not null, unit.Name, Math.Max(30, Math.Round(bpm * 0.6))));

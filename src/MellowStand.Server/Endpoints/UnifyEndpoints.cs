@@ -1,3 +1,4 @@
+using MellowStand.Core.Layers;
 using MellowStand.Core.Unify;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
@@ -89,13 +90,13 @@ public static class UnifyEndpoints
     private static Ok<IEnumerable<DifferenceView>> Differences(long id, PieceDesk desk)
     {
         var piece = desk.Open(id);
-        var states = piece.Differences.ToDictionary(d => d.Id, piece.StateOf);
-        return TypedResults.Ok(piece.Differences.Select(d => View(piece, d, states)));
+        var states = piece.Layer.Differences.ToDictionary(d => d.Id, d => Words.Of(piece.Layer.StateOf(d)));
+        return TypedResults.Ok(piece.Layer.Differences.Select(d => View(piece, d, states)));
     }
 
     private static DifferenceView View(OpenPiece piece, Difference d, Dictionary<string, string> states)
     {
-        var decision = piece.Decisions.FirstOrDefault(x => x.Difference == d.Id);
+        var decision = piece.Layer.Settling(d.Id);
         return new DifferenceView(
             d.Id,
             d.Kind,
@@ -110,22 +111,22 @@ public static class UnifyEndpoints
             decision?.Id,
             d.IsNote ? "note" : "difference",
             piece.VersionOf(d.Id),
-            [.. piece.Alike.Of(d).Where(a => states[a.Id] == "open").Select(a => a.Id)],
-            decision is null ? [] : [.. piece.BuildingOn(decision)]
+            [.. piece.Layer.Alike.Of(d).Where(a => states[a.Id] == "open").Select(a => a.Id)],
+            decision is null ? [] : [.. piece.Layer.BuildingOn(decision)]
         );
     }
 
     private static Ok<IEnumerable<LineView>> Lines(long id, PieceDesk desk)
     {
         var piece = desk.Open(id);
-        var open = piece.Differences.Where(d => !d.IsNote && piece.StateOf(d) == "open").ToList();
-        var order = piece.Printed.Parts.Select(p => p.Id).ToList();
+        var open = piece.Layer.Differences.Where(d => !d.IsNote && piece.Layer.StateOf(d) == DifferenceState.Open).ToList();
+        var order = piece.Layer.Printed.Parts.Select(p => p.Id).ToList();
         return TypedResults.Ok(
-            piece.Lines.Select(l =>
+            piece.Layer.Lines.Select(l =>
             {
                 var (from, to) = l.Measures;
                 var parts = l.Voices.Select(v => v.Part.Id).Distinct().ToList();
-                var isSet = piece.Leaders.TryGetValue(UnifyContext.LineKey(parts), out var leader);
+                var isSet = piece.Layer.Knowledge.Leaders.TryGetValue(UnifyContext.LineKey(parts), out var leader);
                 var left = open.Count(d => d.From <= to && d.To >= from && d.Readings.Select(r => r.Part).ToHashSet().SetEquals(parts));
                 return new LineView(
                     parts,
@@ -151,8 +152,7 @@ public static class UnifyEndpoints
             throw Refusal.BadRequest("A line has two parts or more. Send the ids of all its parts.");
         if (edit.Leader is not null && !parts.Contains(edit.Leader))
             throw Refusal.BadRequest("The leader is one of the parts of the line.");
-        pieces.Lead(id, UnifyContext.LineKey(parts), edit.Leader);
-        desk.Forget(id);
+        pieces.Lead(id, piece.Row.Edition, UnifyContext.LineKey(parts), edit.Leader);
         return TypedResults.NoContent();
     }
 }

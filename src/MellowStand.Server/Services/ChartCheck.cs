@@ -2,9 +2,16 @@ using System.Text.RegularExpressions;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Technique;
 using MellowStand.Core.Technique.Charts;
-using MellowStand.Server.Endpoints;
 
 namespace MellowStand.Server.Services;
+
+/// <summary>A correction to make.</summary>
+/// <param name="Written">Written key number.</param>
+/// <param name="Code">Code of the fingering; a new one adds it, for charts of keys.</param>
+/// <param name="Standing"><c>usual</c>, <c>alternate</c>, <c>avoid</c> or <c>never</c>.</param>
+/// <param name="Keys">What is pressed, or null to leave the chart's.</param>
+/// <param name="Remark">When it is taken, or why not.</param>
+public sealed record CorrectionEdit(int Written, string Code, string Standing, IReadOnlyList<string>? Keys, string? Remark);
 
 /// <summary>Checks a correction of a chart before it is kept.</summary>
 public static partial class ChartCheck

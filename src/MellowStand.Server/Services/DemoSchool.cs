@@ -1,5 +1,5 @@
 using MellowStand.Core.Assign;
-using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Tempo;
 using MellowStand.Server.Security;
 using MellowStand.Storage;
@@ -9,7 +9,8 @@ namespace MellowStand.Server.Services;
 /// <summary>Fills an empty database with the made-up school, six weeks before its concert and half-way prepared.</summary>
 public sealed class DemoSchool(
     PieceRepository pieces,
-    DecisionRepository decisions,
+    Decide decide,
+    PieceImport import,
     EnsembleRepository ensemble,
     PassageRepository passages,
     HouseRepository house,
@@ -36,20 +37,20 @@ public sealed class DemoSchool(
         foreach (var file in Directory.EnumerateFiles(Folder, "etude-*.musicxml").Order(StringComparer.Ordinal))
             Import(Path.GetFileNameWithoutExtension(file), "etude", "Valley audition, first round", today.AddDays(DaysToAudition));
         house.Choose("counting-words", "1e&a");
-        Decide(band, 7);
-        Decide(ferry, 2);
+        Settle(band, 7);
+        Settle(ferry, 2);
         HandOut(band, ferry, today);
         log.LogInformation("The demo school is on the shelf: {Pieces} pieces, {Players} players", pieces.All().Count, _players.Count);
     }
 
     private static string Folder => Path.Combine(AppContext.BaseDirectory, "demo", "scores");
 
-    private long Import(string file, string kind, string? set, DateOnly due)
-    {
-        var path = Path.Combine(Folder, file + ".musicxml");
-        var bytes = File.ReadAllBytes(path);
-        return pieces.Add(ScoreReader.Read(bytes).Title, kind, set, due, file + ".musicxml", bytes, clock.GetUtcNow());
-    }
+    private long Import(string file, string kind, string? set, DateOnly due) =>
+        import.Keep(
+            new ImportWish(file + ".musicxml", kind, set, due, []),
+            File.ReadAllBytes(Path.Combine(Folder, file + ".musicxml")),
+            null
+        );
 
     private void FillEnsemble()
     {
@@ -63,34 +64,16 @@ public sealed class DemoSchool(
     }
 
     // The first differences are settled as proposed, one is kept on purpose: the desk of a director half-way through.
-    private void Decide(long piece, int count)
+    private void Settle(long piece, int count)
     {
-        var open = desk.Open(piece);
-        var marks = open.Differences.Where(d => d.Kind is "articulation" or "slur").ToList();
+        var marks = desk.Open(piece).Layer.Differences.Where(d => d.Kind is "articulation" or "slur").Take(count + 1).ToList();
         foreach (var d in marks.Take(count))
-            decisions.Add(
-                piece,
-                d.Id,
-                "accepted",
-                d.Proposal.Mark,
-                d.Proposal.Why,
-                DemoDirector.DemoName,
-                d.Changes[d.Proposal.Mark],
-                clock.GetUtcNow()
-            );
-        if (marks.Skip(count).FirstOrDefault() is { } kept)
-            decisions.Add(
-                piece,
-                kept.Id,
-                "kept",
-                null,
-                "The section leader plays it this way on purpose.",
-                DemoDirector.DemoName,
-                [],
-                clock.GetUtcNow()
-            );
-        desk.Forget(piece);
+            Make(piece, new DecisionDraft(d.Id, Verdict.Accepted, d.Proposal.Mark, d.Proposal.Why, d.Changes[d.Proposal.Mark]));
+        if (marks.Count > count)
+            Make(piece, new DecisionDraft(marks[count].Id, Verdict.Kept, null, "The section leader plays it this way on purpose.", []));
     }
+
+    private void Make(long piece, DecisionDraft draft) => decide.Make(piece, DemoDirector.DemoName, _ => [draft]);
 
     private void HandOut(long band, long ferry, DateOnly today)
     {
@@ -158,15 +141,13 @@ public sealed class DemoSchool(
         var begins = today.AddDays(-begunDaysAgo);
         var due = today.AddDays(dueInDays);
         var steps = PassagePlan.Of(new TempoMark(quarter, start), new TempoMark(quarter, goal), LadderBy.Step, 6, begins, due);
-        var (first, last) = desk.Open(piece).Range(from, to);
+        var place = desk.Open(piece).Book.OfParts(parts, from, to);
         return passages.Add(
             new PassageRow(
                 0,
                 piece,
                 title,
-                parts,
-                first,
-                last,
+                place,
                 "quarter",
                 start,
                 "quarter",

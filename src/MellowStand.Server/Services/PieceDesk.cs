@@ -1,100 +1,104 @@
+using System.Collections.Concurrent;
+using MellowStand.Core.Layers;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
 
-/// <summary>Keeps the pieces that were opened last, and reads one again when something about it changed.</summary>
-public sealed class PieceDesk(
-    PieceRepository pieces,
-    DecisionRepository decisions,
-    HouseRepository house,
-    EnsembleRepository ensemble,
-    ChartRepository charts
-)
+/// <summary>Opens pieces: a kept answer is given as long as the counters in the database say that it holds, whoever wrote there.</summary>
+public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository states)
 {
-    private const int Most = 24;
-    private readonly Lock _lock = new();
-    private readonly Dictionary<long, Lazy<OpenPiece>> _open = [];
-    private readonly LinkedList<long> _order = new();
+    private const long Budget = 900L * 1024 * 1024;
 
-    /// <summary>The piece, read and ready.</summary>
+    private readonly KeptPieces _kept = new(Budget);
+    private readonly ConcurrentDictionary<long, Lock> _locks = new();
+    private volatile SchoolAt? _school;
+
+    /// <summary>The piece, read and ready. Many who ask at once wait for one reading; a reading that failed is not kept.</summary>
     /// <exception cref="Refusal">There is no such piece.</exception>
     public OpenPiece Open(long id)
     {
-        _ = Row(id);
-        Lazy<OpenPiece> piece;
-        lock (_lock)
+        var row = Row(id);
+        if (Kept(row) is { } kept)
+            return kept;
+        lock (LockOf(id))
         {
-            if (!_open.TryGetValue(id, out piece!))
-            {
-                _open[id] = piece = new Lazy<OpenPiece>(() => Read(id));
-                _order.AddLast(id);
-                if (_order.Count > Most)
-                    Drop(_order.First!.Value);
-            }
+            row = Row(id);
+            return Kept(row) ?? Read(row);
         }
-
-        return piece.Value;
     }
 
     /// <summary>The shelf's row of a piece.</summary>
     /// <exception cref="Refusal">There is no such piece.</exception>
-    public PieceRow Row(long id) =>
-        pieces.Find(id) ?? throw Refusal.NotFound($"There is no piece {id} on the shelf. Open the shelf and choose one.");
+    public PieceRow Row(long id) => pieces.Find(id) ?? throw NoPiece(id);
 
-    /// <summary>Corrects a part's instrument here, and remembers it for the next file.</summary>
-    public void Correct(long id, string part, string instrument)
+    /// <summary>Runs an act on a piece while no other act on it runs.</summary>
+    /// <param name="id">The piece.</param>
+    /// <param name="act">What is done with the piece as it stands.</param>
+    public T Act<T>(long id, Func<OpenPiece, T> act)
     {
-        if (Open(id).Printed.FindPart(part) is { } found)
-            house.Learn(Core.Instruments.Recognition.KeyOf(found), instrument);
-        pieces.SetInstrument(id, part, instrument);
-        Forget(id);
+        lock (LockOf(id))
+            return act(Open(id));
     }
 
-    /// <summary>Forgets a piece that changed.</summary>
-    public void Forget(long id)
+    /// <summary>Holds a piece as an act has left it, if the counters say that nothing else happened.</summary>
+    internal OpenPiece Keep(long id, Layer layer)
     {
-        lock (_lock)
-            Drop(id);
+        var state = Load(id, layer.Edition.Id);
+        if (!state.Decisions.Select(d => d.Id).SequenceEqual(layer.Decisions.Select(d => d.Id)))
+            return Open(id);
+        var piece = new OpenPiece(state.Row, layer, state.Versions);
+        _kept.Keep(piece);
+        return piece;
     }
 
-    /// <summary>Forgets all, as after a change of house rules.</summary>
-    public void ForgetAll()
+    /// <summary>Holds a piece that was kept just now, so that its file is not read again.</summary>
+    internal OpenPiece Keep(long id, Edition edition)
     {
-        lock (_lock)
+        lock (LockOf(id))
         {
-            _open.Clear();
-            _order.Clear();
+            var row = Row(id);
+            return Kept(row) ?? (row.Edition == edition.Id ? Read(row, edition) : Read(row));
         }
     }
 
-    private void Drop(long id)
+    private OpenPiece? Kept(PieceRow row)
     {
-        if (_open.Remove(id))
-            _order.Remove(id);
+        if (_kept.Find(row.Id) is not { } kept || kept.Row.Edition != row.Edition)
+            return null;
+        if (kept.Row.Stamp.Revision != row.Stamp.Revision || kept.Row.Stamp.School != row.Stamp.School)
+            return null;
+        return kept.Row == row ? kept : kept with { Row = row };
     }
 
-    private OpenPiece Read(long id) =>
-        new(
-            new PieceState(
-                pieces.Original(id)!,
-                decisions.InForce(id),
-                house.House(),
-                pieces.Instruments(id),
-                house.LearnedInstruments(),
-                [
-                    .. ensemble
-                        .Players()
-                        .Where(p => p.Instrument is not null)
-                        .Select(p => new Core.Instruments.Seat(
-                            p.Instrument!,
-                            p.Chair,
-                            p.Level,
-                            p.Options?.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToHashSet()
-                        )),
-                ],
-                pieces.Leaders(id),
-                decisions.Versions(id),
-                charts.All()
-            )
-        );
+    private OpenPiece Read(PieceRow row, Edition? read = null)
+    {
+        var before = _kept.Find(row.Id);
+        var known = read ?? before?.Layer.Edition;
+        var state = Load(row.Id, known?.Id);
+        var edition = state.Original is { } bytes ? Edition.Read(bytes) : known!;
+        var school = SchoolOf(state);
+        var same = before is not null && before.Row.Edition == state.Row.Edition && before.Row.Stamp.School == state.Row.Stamp.School;
+        var knowledge =
+            same && before!.Layer.Knowledge.IsOf(state.Instruments, state.Leaders)
+                ? before.Layer.Knowledge
+                : new Knowledge(edition.Printed, school, state.Instruments, state.Leaders);
+        var piece = new OpenPiece(state.Row, Layer.Of(edition, knowledge, state.Decisions, before?.Layer), state.Versions);
+        _kept.Keep(piece);
+        return piece;
+    }
+
+    private PieceState Load(long id, string? knownEdition) => states.Load(id, knownEdition, _school?.Revision) ?? throw NoPiece(id);
+
+    private School SchoolOf(PieceState state)
+    {
+        if (state.School is { } read)
+            _school = new SchoolAt(state.Row.Stamp.School, read);
+        return _school is { } known && known.Revision == state.Row.Stamp.School ? known.School : states.School();
+    }
+
+    private Lock LockOf(long id) => _locks.GetOrAdd(id, _ => new Lock());
+
+    private static Refusal NoPiece(long id) => Refusal.NotFound($"There is no piece {id} on the shelf. Open the shelf and choose one.");
+
+    private sealed record SchoolAt(long Revision, School School);
 }

@@ -15,35 +15,35 @@ public sealed record PlayerReadiness(long PlayerId, string Player, string Sectio
 public sealed class ReadinessService(PassageRepository passages, EnsembleRepository ensemble)
 {
     /// <summary>One line a player, in the order of sections and chairs.</summary>
-    public IReadOnlyList<PlayerReadiness> Of(PassageRow passage)
+    public IReadOnlyList<PlayerReadiness> Of(PassageRow passage) => Of([passage], passages.Log(passage.Id))[passage.Id];
+
+    /// <summary>The lines of many passages, in three queries.</summary>
+    public IReadOnlyDictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed) =>
+        handed.Count == 0 ? new Dictionary<long, IReadOnlyList<PlayerReadiness>>() : Of(handed, passages.Log());
+
+    private Dictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed, IReadOnlyList<LogRow> log)
     {
         var sections = ensemble.Sections().ToDictionary(s => s.Id);
-        var log = passages.Log(passage.Id).ToLookup(l => l.PlayerId);
-        var goal = passage.GoalBpm * (BeatUnit.Find(passage.GoalUnit)?.Quarters.Value ?? 1);
-        return
-        [
-            .. Players(passage)
-                .OrderBy(p => sections[p.SectionId].Position)
-                .ThenBy(p => p.Chair)
-                .Select(p =>
-                {
-                    var entries = log[p.Id]
-                        .Select(l => new CleanTempo(l.Heard, l.Bpm * (BeatUnit.Find(l.Unit)?.Quarters.Value ?? 1)))
-                        .ToList();
-                    var forecast = Forecaster.Of(entries, goal, passage.Due);
-                    return new PlayerReadiness(
-                        p.Id,
-                        p.Name,
-                        sections[p.SectionId].Name,
-                        entries.Count,
-                        entries.FirstOrDefault()?.QuarterBpm,
-                        forecast
-                    );
-                }),
-        ];
+        var players = ensemble.Players().OrderBy(p => sections[p.SectionId].Position).ThenBy(p => p.Chair).ToList();
+        var entries = log.ToLookup(l => (l.PassageId, l.PlayerId));
+        return handed.ToDictionary(
+            p => p.Id,
+            p =>
+                (IReadOnlyList<PlayerReadiness>)
+                    [.. players.Where(x => Has(p, x)).Select(x => Of(p, x, sections[x.SectionId], entries[(p.Id, x.Id)]))]
+        );
     }
 
-    /// <summary>The players a passage is for: those named and those of its sections.</summary>
-    public IEnumerable<PlayerRow> Players(PassageRow passage) =>
-        ensemble.Players().Where(p => passage.Players.Contains(p.Id) || passage.Sections.Contains(p.SectionId));
+    private static PlayerReadiness Of(PassageRow passage, PlayerRow player, SectionRow section, IEnumerable<LogRow> log)
+    {
+        var entries = log.Select(l => new CleanTempo(l.Heard, l.Bpm * Quarters(l.Unit))).ToList();
+        var forecast = Forecaster.Of(entries, passage.GoalBpm * Quarters(passage.GoalUnit), passage.Due);
+        return new PlayerReadiness(player.Id, player.Name, section.Name, entries.Count, entries.FirstOrDefault()?.QuarterBpm, forecast);
+    }
+
+    private static double Quarters(string unit) => BeatUnit.Find(unit)?.Quarters.Value ?? 1;
+
+    // Those named, and those of its sections.
+    private static bool Has(PassageRow passage, PlayerRow player) =>
+        passage.Players.Contains(player.Id) || passage.Sections.Contains(player.SectionId);
 }

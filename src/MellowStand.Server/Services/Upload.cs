@@ -1,14 +1,22 @@
 using MellowStand.Core.Formats.MusicXml;
-using MellowStand.Core.Notation;
+using MellowStand.Core.Layers;
 
 namespace MellowStand.Server.Services;
 
 /// <summary>A score file as it came from outside, read or refused in a sentence that names it.</summary>
-internal sealed record Upload(string Name, byte[] Bytes, Score Score)
+internal sealed record Upload(string Name, Edition Edition)
 {
     /// <summary>Reads an uploaded file.</summary>
     /// <exception cref="Refusal">It is too large, or no score.</exception>
     public static Upload Of(IFormFile file)
+    {
+        var (name, bytes) = Bytes(file);
+        return Read(name, bytes);
+    }
+
+    /// <summary>Takes the bytes of an uploaded file, unread.</summary>
+    /// <exception cref="Refusal">It is too large.</exception>
+    public static (string Name, byte[] Bytes) Bytes(IFormFile file)
     {
         if (file.Length > ScoreFile.MaxBytes)
             throw new Refusal(
@@ -17,11 +25,16 @@ internal sealed record Upload(string Name, byte[] Bytes, Score Score)
             );
         using var stream = new MemoryStream();
         file.CopyTo(stream);
-        var bytes = stream.ToArray();
-        var name = Names.Clean(Path.GetFileName(file.FileName));
+        return (Names.Clean(Path.GetFileName(file.FileName)), stream.ToArray());
+    }
+
+    /// <summary>Reads the bytes of a file.</summary>
+    /// <exception cref="Refusal">It is no score.</exception>
+    public static Upload Read(string name, byte[] bytes, CancellationToken cancelled = default)
+    {
         try
         {
-            return new Upload(name, bytes, ScoreReader.Read(bytes));
+            return new Upload(name, Edition.Read(bytes, cancelled));
         }
         catch (ScoreFormatException e)
         {

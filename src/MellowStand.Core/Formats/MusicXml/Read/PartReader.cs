@@ -43,9 +43,9 @@ internal sealed class PartReader : IPartListener
     public PartState State => _walk.State;
 
     /// <summary>Reads the part.</summary>
-    public PartReader Read()
+    public PartReader Read(CancellationToken cancelled = default)
     {
-        _walk.Go(this);
+        _walk.Go(this, cancelled);
         return this;
     }
 

@@ -61,10 +61,11 @@ internal sealed class PartWalk(PartContent content, Action<int, string>? warn = 
     public string NoteId => NoteReader.IdOf(content.Id, Ordinal);
 
     /// <summary>Walks from the first measure to the last.</summary>
-    public void Go(IPartListener listener)
+    public void Go(IPartListener listener, CancellationToken cancelled = default)
     {
         for (Measure = 0; Measure < content.Measures.Count; Measure++)
         {
+            cancelled.ThrowIfCancellationRequested();
             Cursor = Furthest = Fraction.Zero;
             _hasNote = false;
             _atStart = null;

@@ -12,12 +12,14 @@ public static class ScoreReader
     public static Score Read(byte[] bytes) => Read(ScoreDocument.Of(ScoreFile.Load(bytes, keepWhiteSpace: false)));
 
     /// <summary>Reads a loaded document.</summary>
+    /// <param name="document">The document.</param>
+    /// <param name="cancelled">Set when nobody waits for it any more.</param>
     /// <exception cref="ScoreFormatException">The document's numbers are beyond reading.</exception>
-    public static Score Read(ScoreDocument document)
+    public static Score Read(ScoreDocument document, CancellationToken cancelled = default)
     {
         try
         {
-            return ReadChecked(document);
+            return ReadChecked(document, cancelled);
         }
         catch (OverflowException e)
         {
@@ -28,10 +30,10 @@ public static class ScoreReader
         }
     }
 
-    private static Score ReadChecked(ScoreDocument document)
+    private static Score ReadChecked(ScoreDocument document, CancellationToken cancelled)
     {
         var labels = MeasureLabels.Of(document.MeasureHeads);
-        var readers = document.Parts.Select(p => new PartReader(p, labels).Read()).ToList();
+        var readers = document.Parts.Select(p => new PartReader(p, labels).Read(cancelled)).ToList();
         var frames = Frames(document, readers, labels);
         var (order, orderWarnings) = PlayedOrder.Of(RepeatReader.Of(document));
         return new Score

@@ -1,4 +1,5 @@
 using System.Xml.Linq;
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Formats.MusicXml;
@@ -9,6 +10,25 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// source.</remarks>
 public static class PartSplit
 {
+    /// <summary>Why a part cannot be split in two, in a sentence; null when it can.</summary>
+    /// <remarks>Two voices on one staff, or chords in a part of an instrument that sounds one note at a time. Common practice, no published
+    /// source.</remarks>
+    /// <param name="part">The part.</param>
+    /// <param name="instrument">Its instrument, or null.</param>
+    public static string? Problem(Part part, Instrument? instrument)
+    {
+        var name = part.Name.Length > 0 ? part.Name : part.Id;
+        if (part.Staves > 1)
+            return $"{name} stands on two staves and is one player's: it cannot be split.";
+        var voices = part.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct().Count();
+        var chords = part.Notes.Any(n => n.Heads.Count > 1);
+        if (voices < 2 && !chords)
+            return $"{name} has one voice and no chords: there is nothing to split.";
+        return voices < 2 && instrument is { Family: not (Family.Woodwind or Family.Brass) }
+            ? $"{name} has chords that one player sounds: there is nothing to split."
+            : null;
+    }
+
     /// <summary>The score with the part split: the first player keeps its id, the second gets the id with <c>-2</c>.</summary>
     /// <param name="original">The imported bytes.</param>
     /// <param name="part">Id of the part.</param>
