@@ -27,7 +27,8 @@ public sealed class EditionComparison
             Signatures(before, p => p),
             Signatures(after, p => _parts.Of(p.Id)[0]),
             before.Measures,
-            after.Measures
+            after.Measures,
+            AreAkin
         );
         TellMeasures();
         foreach (var part in before.Parts)
@@ -87,6 +88,22 @@ public sealed class EditionComparison
             ),
         ];
     }
+
+    // Edited, not replaced: some part keeps its rhythm, or a third of its notes; or nobody plays.
+    private bool AreAkin(int old, int now)
+    {
+        var pairs = _before.Parts.SelectMany(p => _parts.Of(p.Id).Select(c => (Was: Struck(p, old), Is: Struck(c, now)))).ToList();
+        if (pairs.All(p => p.Was.Count == 0 && p.Is.Count == 0))
+            return true;
+        return pairs.Any(p =>
+            p.Was.Count > 0 && (p.Was.Select(When).SequenceEqual(p.Is.Select(When)) || p.Was.Intersect(p.Is).Count() * 3 >= p.Was.Count)
+        );
+    }
+
+    private static List<(Fraction Offset, Fraction Duration, int? Key)> Struck(Part part, int measure) =>
+        [.. part.Measures[measure].Notes.Where(n => n.Sounds).Select(n => (n.Offset, n.Duration, n.TopSounding))];
+
+    private static (Fraction, Fraction) When((Fraction Offset, Fraction Duration, int? Key) n) => (n.Offset, n.Duration);
 
     private static string Sounding(Note n) =>
         $"{n.Offset}:{n.Duration}:{string.Join('+', n.Heads.Select(h => h.Sounding))}{(n.IsGrace ? "g" : "")}{n.Voice}";

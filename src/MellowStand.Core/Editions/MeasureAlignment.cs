@@ -4,7 +4,7 @@ namespace MellowStand.Core.Editions;
 
 /// <summary>Which measure of the old edition is which of the new one.</summary>
 /// <remarks>The longest common subsequence of equal measures anchors the rest; between two anchors measures of the same label are
-/// paired, and all of them in order where their number is the same. Method: Hunt and McIlroy's idea of difference by common
+/// paired, and all of them in order where their number is the same, if they are akin. Method: Hunt and McIlroy's idea of difference by common
 /// subsequence, in its plain table form.</remarks>
 internal static class MeasureAlignment
 {
@@ -13,7 +13,8 @@ internal static class MeasureAlignment
         IReadOnlyList<string> before,
         IReadOnlyList<string> after,
         IReadOnlyList<MeasureFrame> oldFrames,
-        IReadOnlyList<MeasureFrame> newFrames
+        IReadOnlyList<MeasureFrame> newFrames,
+        Func<int, int, bool> akin
     )
     {
         var map = new int?[before.Count];
@@ -26,35 +27,31 @@ internal static class MeasureAlignment
             if (i < before.Count && map[i] is null)
                 continue;
             var end = i < before.Count ? map[i]!.Value : after.Count;
-            Between(map, from, i, to, end, oldFrames, newFrames);
+            Between(map, (from, i), (to, end), oldFrames, newFrames, akin);
             (from, to) = (i + 1, end + 1);
         }
 
         return map;
     }
 
+    // Measures that only take each other's place are not the same: what stood in the one must not point at the other.
     private static void Between(
         int?[] map,
-        int from,
-        int fromEnd,
-        int to,
-        int toEnd,
+        (int Start, int End) old,
+        (int Start, int End) now,
         IReadOnlyList<MeasureFrame> oldFrames,
-        IReadOnlyList<MeasureFrame> newFrames
+        IReadOnlyList<MeasureFrame> newFrames,
+        Func<int, int, bool> akin
     )
     {
-        if (fromEnd - from == toEnd - to)
+        var inOrder = old.End - old.Start == now.End - now.Start;
+        var next = now.Start;
+        for (var i = old.Start; i < old.End; i++)
         {
-            for (var k = 0; k < fromEnd - from; k++)
-                map[from + k] = to + k;
-            return;
-        }
-
-        var next = to;
-        for (var i = from; i < fromEnd; i++)
-        {
-            var same = Enumerable.Range(next, Math.Max(0, toEnd - next)).FirstOrDefault(k => newFrames[k].Label == oldFrames[i].Label, -1);
-            if (same < 0)
+            var same = inOrder
+                ? now.Start + i - old.Start
+                : Enumerable.Range(next, Math.Max(0, now.End - next)).FirstOrDefault(k => newFrames[k].Label == oldFrames[i].Label, -1);
+            if (same < next || !akin(i, same))
                 continue;
             map[i] = same;
             next = same + 1;

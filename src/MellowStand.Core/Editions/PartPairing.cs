@@ -14,6 +14,7 @@ internal sealed class PartPairing
 
     private readonly Dictionary<string, List<Part>> _counterparts = [];
     private readonly Dictionary<Part, Dictionary<(Fraction, Fraction, int?), int>> _content = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<Part, Dictionary<string, int>> _neighbours = new(ReferenceEqualityComparer.Instance);
     private readonly List<Part> _free;
 
     public PartPairing(Score before, Score after)
@@ -26,7 +27,7 @@ internal sealed class PartPairing
             (a, b) => a.Id == b.Id && a.Name == b.Name && Shared(a, b) >= SameMusic ? 1 : 0,
             (a, b) => Shared(a, b) is >= SameMusic and var share ? share : 0,
             (a, b) => a.Name.Length > 0 && a.Name == b.Name ? 1 : 0,
-            (a, b) => a.Id == b.Id && (Shared(a, b) >= AkinMusic || _content[a].Count == 0 || _content[b].Count == 0) ? 1 : 0,
+            (a, b) => a.Id == b.Id && (Shared(a, b) >= AkinMusic || Content(a).Count == 0 || Content(b).Count == 0) ? 1 : 0,
         ];
         foreach (var like in likeness)
             Pair(old, like);
@@ -72,10 +73,23 @@ internal sealed class PartPairing
 
     private static bool IsOnly(Score score, Part part) => score.Parts.Count(p => p.Name == part.Name) == 1;
 
+    // Share of what follows what: neighbouring measures that stand in both, so that inserted measures cost little and chance likeness counts little.
     private double Shared(Part a, Part b)
     {
-        var most = Math.Max(Content(a).Values.Sum(), Content(b).Values.Sum());
-        return most == 0 ? 0 : (double)Common(a, b) / most;
+        var (x, y) = (Neighbours(a), Neighbours(b));
+        var most = Math.Max(x.Values.Sum(), y.Values.Sum());
+        return most == 0 ? 0 : (double)x.Sum(n => Math.Min(n.Value, y.GetValueOrDefault(n.Key))) / most;
+    }
+
+    private Dictionary<string, int> Neighbours(Part part)
+    {
+        if (_neighbours.TryGetValue(part, out var known))
+            return known;
+        var measures = part
+            .Measures.Select(m => string.Join(' ', m.Notes.Where(n => n.Sounds).Select(n => $"{n.Offset}:{n.Duration}:{n.TopSounding}")))
+            .ToList();
+        var pairs = measures.Count == 1 ? measures : [.. measures.Zip(measures.Skip(1), (m, n) => m + n == "" ? "" : $"{m}|{n}")];
+        return _neighbours[part] = pairs.Where(p => p.Length > 0).GroupBy(p => p).ToDictionary(g => g.Key, g => g.Count());
     }
 
     private int Common(Part a, Part b)

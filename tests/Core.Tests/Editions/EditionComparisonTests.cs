@@ -28,7 +28,7 @@ public sealed class EditionComparisonTests
     {
         var comparison = Compare(Before, Before);
         Assert.Empty(comparison.Changes);
-        Assert.Equal("P1-n7", comparison.NoteIn("P1-n7"));
+        Assert.Equal("P1-n7", comparison.Map.Notes["P1-n7"]);
     }
 
     [Fact]
@@ -37,16 +37,16 @@ public sealed class EditionComparisonTests
         var after = Before
             .Replace("part \"Flute\"\n|", "part \"Flute\"\n| rw | rw |", StringComparison.Ordinal)
             .Replace("part \"Oboe\"\n|", "part \"Oboe\"\n| rw | rw |", StringComparison.Ordinal);
-        var carried = Compare(Before, after).Carry([new MarkChange("P1", ["P1-n5", "P1-n6"], [new Mark("slur")], [])]);
-        Assert.Equal(["P1-n7", "P1-n8"], Assert.Single(carried.Changes!).Notes);
+        var carried = Carry(Before, after).Of([new MarkChange("P1", ["P1-n5", "P1-n6"], [new Mark("slur")], [])]);
+        Assert.Equal(["P1-n7", "P1-n8"], Assert.Single(carried.Value!).Notes);
     }
 
     [Fact]
     public void A_decision_on_a_note_that_is_gone_says_so()
     {
-        var carried = Compare(Before, Before.Replace("| G5h A5h |", "| G5w |", StringComparison.Ordinal))
-            .Carry([new MarkChange("P1", ["P1-n6"], [new Mark("accent")], [])]);
-        Assert.Null(carried.Changes);
+        var carried = Carry(Before, Before.Replace("| G5h A5h |", "| G5w |", StringComparison.Ordinal))
+            .Of([new MarkChange("P1", ["P1-n6"], [new Mark("accent")], [])]);
+        Assert.Null(carried.Value);
         Assert.Equal("a note of Flute, measure 2, is not in the new edition", carried.Reason);
     }
 
@@ -55,7 +55,7 @@ public sealed class EditionComparisonTests
     {
         var swapped = "part \"Piccolo\"\n| rw | rw | rw | rw\n" + Before;
         var comparison = Compare(Before, swapped);
-        Assert.Equal("P2-n1", comparison.NoteIn("P1-n1"));
+        Assert.Equal("P2-n1", comparison.Map.Notes["P1-n1"]);
         Assert.Equal("Piccolo is new.", Assert.Single(comparison.Changes).What);
     }
 
@@ -69,7 +69,7 @@ public sealed class EditionComparisonTests
         Assert.Empty(comparison.Changes);
         Assert.All(
             score.Parts.SelectMany(p => p.Notes).SelectMany(n => n.Heads.Select(h => h.Id).Append(n.Id)),
-            id => Assert.Equal(id, comparison.NoteIn(id))
+            id => Assert.Equal(id, comparison.Map.Notes[id])
         );
     }
 
@@ -97,4 +97,10 @@ public sealed class EditionComparisonTests
 
     private static EditionComparison Compare(string before, string after) =>
         new(ShortFormReader.Score(before), ShortFormReader.Score(after));
+
+    private static Carry Carry(string before, string after)
+    {
+        var (was, now) = (ShortFormReader.Score(before), ShortFormReader.Score(after));
+        return new Carry(new EditionComparison(was, now).Map, was, now, "new");
+    }
 }

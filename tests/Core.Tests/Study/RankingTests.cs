@@ -25,7 +25,10 @@ public sealed class RankingTests
     public void Fewer_than_one_finding_per_three_measures_is_shown(int measures, int most)
     {
         var score = ShortFormReader.Score("| " + string.Join(" | ", Enumerable.Repeat("C5w", measures)));
-        var findings = Enumerable.Range(0, 60).Select(i => Make("carried-accidental", Severity.Warn, i % measures) with { Turn = i }).ToList();
+        var findings = Enumerable
+            .Range(0, 60)
+            .Select(i => Make("carried-accidental", Severity.Warn, i % measures) with { Turn = i })
+            .ToList();
         Assert.Equal(most, Ranking.Shown(findings, score).Count);
     }
 

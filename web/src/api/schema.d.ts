@@ -183,7 +183,9 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    later?: boolean;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -212,6 +214,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
                     };
                 };
             };
@@ -1015,6 +1026,105 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/unplaced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Unplaced"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/unplaced/{kind}/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    kind: string;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlaceRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    kind: string;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/study": {
         parameters: {
             query?: never;
@@ -1665,6 +1775,42 @@ export interface paths {
                 path: {
                     id: number;
                     decision: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/decisions/acts/{act}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    act: number;
                 };
                 cookie?: never;
             };
@@ -2650,6 +2796,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ensemble/players/{player}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    player: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house-rules": {
         parameters: {
             query?: never;
@@ -2721,6 +2902,97 @@ export interface paths {
         };
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -2804,6 +3076,21 @@ export interface components {
             cost: number;
             /** @description The strokes of the range. */
             strokes: components["schemas"]["StrokeView"][];
+        };
+        /** @description How much a new edition takes over. */
+        CarriedView: {
+            /** Format: int32 */
+            all: number;
+            /** Format: int32 */
+            decisions: number;
+            /** Format: int32 */
+            passages: number;
+            /** Format: int32 */
+            dismissals: number;
+            /** Format: int32 */
+            instruments: number;
+            /** Format: int32 */
+            leaders: number;
         };
         /** @description What a decision changes in one part. */
         ChangeView: {
@@ -3019,21 +3306,42 @@ export interface components {
              * @default false
              */
             alike: boolean;
+            /** @description The edition that was seen; a newer one is told. */
+            edition?: null | string;
         };
         /** @description A decision as made. */
         DecisionView: {
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Its number.
+             */
             id: number;
+            /**
+             * Format: int64
+             * @description The act it was made in: undone together with `DELETE …/decisions/acts/{act}`.
+             */
+            act: number;
+            /** @description What it changes. */
             changes: components["schemas"]["ChangeView"][];
+            /** @description The difference it settles, or null. */
             difference: null | string;
+            /** @description `accepted`, `reading`, `kept` or `free`. */
             verdict: string;
+            /** @description The reading taken, or null. */
             reading: null | string;
+            /** @description The reason. */
             why: string;
+            /** @description Who decided. */
             person: string;
+            /** @description When. */
             made: string;
+            /** @description Label of the difference's first measure, or null. */
             from: null | string;
+            /** @description Label of its last measure, or null. */
             to: null | string;
+            /** @description What it changes, in words. */
             errata: components["schemas"]["ErratumView"][];
+            /** @description Numbers of the later decisions that build on it. */
             builtOn: number[];
         };
         /** @description One difference. */
@@ -3083,7 +3391,10 @@ export interface components {
         };
         /** @description What differs between two editions of a piece at one address. */
         EditionChange: {
-            /** @description `part-added`, `part-removed`, `measure-added`, `measure-removed`, `pitch`, `rhythm`, `marks` or `slurs`. */
+            /**
+             * @description `part-added`, `part-removed`, `part-renamed`, `part-split`, `measure-added`, `measure-removed`, `pitch`, `rhythm`,
+             *             `marks` or `slurs`.
+             */
             kind: string;
             /** @description The part's name, or empty for all parts. */
             part: string;
@@ -3091,18 +3402,17 @@ export interface components {
             measure: string;
             /** @description One sentence. */
             what: string;
+            /** @description The same for the same change, however it is said. */
+            id?: null | string;
         };
         /** @description A new edition compared with the one on the shelf. */
         EditionPlanView: {
             /** @description What differs, in score order. */
             changes: components["schemas"]["EditionChange"][];
-            /**
-             * Format: int32
-             * @description How many decisions carry over.
-             */
-            carried: number;
-            /** @description Decisions that cannot, and why. */
-            lost: components["schemas"]["LostDecisionView"][];
+            /** @description How many things carry over: decisions, passages, dismissed findings, chosen instruments, leaders. */
+            carried: components["schemas"]["CarriedView"];
+            /** @description What cannot, by name, and why; it is kept and can be placed by hand. */
+            lost: components["schemas"]["Unplaced"][];
         };
         /** @description An edition that another one has replaced. */
         EditionRow: {
@@ -3239,6 +3549,31 @@ export interface components {
             name: string;
             family: string;
         };
+        /** @description A job as the page shows it. */
+        JobView: {
+            /** @description Its number. */
+            id: string;
+            /** @description What it does, in a few words. */
+            title: string;
+            /** @description `waiting`, `running`, `done`, `failed` or `cancelled`. */
+            state: string;
+            /**
+             * Format: int32
+             * @description Steps done.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Steps in all; 0 while unknown.
+             */
+            total: number;
+            /** @description What is done now, in words. */
+            step: string;
+            /** @description Address of what it made, e.g. `/api/pieces/7`, or null. */
+            result: null | string;
+            /** @description Why it failed, or null. */
+            sentence: null | string;
+        };
         /** @description A ladder to compute. */
         LadderRequest: {
             start: null | components["schemas"]["TempoView"];
@@ -3346,13 +3681,6 @@ export interface components {
             /** Format: date */
             heard: string;
             note: string;
-        };
-        /** @description A decision that the new edition cannot take. */
-        LostDecisionView: {
-            /** Format: int64 */
-            id: number;
-            what: string;
-            why: string;
         };
         /** @description One note, chord or rest, ties joined. */
         NoteView: {
@@ -3471,6 +3799,7 @@ export interface components {
             sections: number[];
             players: number[];
             steps: components["schemas"]["DatedStepView"][];
+            placed: boolean;
         };
         /** @description What the director can change about a piece. */
         PieceEdit: {
@@ -3496,6 +3825,15 @@ export interface components {
             daysLeft: null | number;
             fileName: string;
             frames: components["schemas"]["FrameView"][];
+        };
+        /** @description Where to place something. */
+        PlaceRequest: {
+            /** @description Ids of the parts; for a line of several, in the order in which it is told. */
+            parts: null | string[];
+            /** @description Label of the first measure, or null for the first. */
+            from: null | string;
+            /** @description Label of the last measure, or null for the last. */
+            to: null | string;
         };
         /** @description A player to add or change. */
         PlayerEdit: {
@@ -3882,6 +4220,19 @@ export interface components {
             seconds: null | number;
             /** @description True when that is short. */
             tight: boolean;
+        };
+        /** @description Something that a new edition cannot take. */
+        Unplaced: {
+            /** @description `decision`, `passage`, `dismissal`, `instrument` or `leader`. */
+            kind: string;
+            /** @description Its number, finding, part or parts. */
+            key: string;
+            /** @description What it is, in words. */
+            what: string;
+            /** @description Where it stood, in words. */
+            where: string;
+            /** @description Why it cannot be taken. */
+            why: string;
         };
     };
     responses: never;
