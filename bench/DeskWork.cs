@@ -6,7 +6,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Bench;
 
-/// <summary>What a director waits for, on a file as rich as a real export: reading, the stations, and a decision with its answers.</summary>
+/// <summary>What a director waits for, on a file as rich as a real export: reading, the stations, and a decision with its
+/// answers.</summary>
 internal static class DeskWork
 {
     private const int Parts = 24;

@@ -15,6 +15,9 @@ namespace MellowStand.Bench;
 /// file.</summary>
 internal static class HandsOfAPart
 {
+    // Two notes slurred, two apart.
+    private static readonly string[] Slurs = ["[", "]", "", ""];
+
     private const int Measures = 160;
 
     private static readonly string[] Instruments =
@@ -77,10 +80,7 @@ internal static class HandsOfAPart
         {
             for (var i = 0; i < 8; i++)
             {
-                text.Append(
-                    CultureInfo.InvariantCulture,
-                    $"{names[midi % 12]}{(midi / 12) - 1}e{(i % 4 == 0 ? "[" : i % 4 == 1 ? "]" : "")} "
-                );
+                text.Append(CultureInfo.InvariantCulture, $"{names[midi % 12]}{(midi / 12) - 1}e{Slurs[i % 4]}  ");
                 midi =
                     instrument.Id == "timpani"
                         ? Kettles[random.Next(2) + (m / 16 % 3)]

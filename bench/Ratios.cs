@@ -11,7 +11,8 @@ internal static class Ratios
     public static void Say(string what, double ratio) =>
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"ratio {what}: {ratio:0.00}"));
 
-    /// <summary>One act as a share of another: the median over rounds in which both take turns, so that a slow moment of the machine meets both.</summary>
+    /// <summary>One act as a share of another: the median over rounds in which both take turns, so that a slow moment of the machine meets
+    /// both.</summary>
     public static double Of(Func<object> act, Func<object> yardstick, int rounds = Rounds)
     {
         for (var i = 0; i < 3; i++)

@@ -5,7 +5,8 @@ using System.Xml.Linq;
 
 namespace MellowStand.Bench;
 
-/// <summary>A generated score as rich as what notation programs export: stems, beams, places on the page, page layout, fonts, credits, all indented.</summary>
+/// <summary>A generated score as rich as what notation programs export: stems, beams, places on the page, page layout, fonts, credits, all
+/// indented.</summary>
 /// <remarks>24 parts × 160 measures come to about 3 MB. What a reader of the music passes over is most of a real file.</remarks>
 internal static class RichScore
 {

@@ -7,6 +7,12 @@ export default ts.config(
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
-  { rules: { 'max-lines': ['error', { max: 250, skipBlankLines: true }], 'vue/multi-word-component-names': 'off' } },
+  {
+    rules: {
+      'no-nested-ternary': 'error',
+      'max-lines': ['error', { max: 250, skipBlankLines: true }],
+      'vue/multi-word-component-names': 'off',
+    },
+  },
   prettier,
 )

@@ -191,11 +191,7 @@ internal static class BandPiece
         for (var m = 0; m < tune.Count; m++)
         {
             var sings = m is >= 11 and <= 30;
-            part.Measures.Add(
-                sings ? tune[m]
-                : m >= 41 ? tune[m]
-                : Strand.Below(tune[m], Chord.Of(Chords[m]))
-            );
+            part.Measures.Add(sings || m >= 41 ? tune[m] : Strand.Below(tune[m], Chord.Of(Chords[m])));
         }
 
         return part;

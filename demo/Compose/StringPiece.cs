@@ -89,22 +89,31 @@ internal static class StringPiece
         parts[1].Measures.Add(quick || m is >= 16 and < 20 ? tune : Strand.Below(tune, chord));
         parts[2]
             .Measures.Add(
-                quick ? Strand.Octave(tune, -1)
-                : m % 4 == 3 ? $"{inner}h."
-                : $"rq {inner}q(-) {other}q(-)"
+                (quick, m % 4) switch
+                {
+                    (true, _) => Strand.Octave(tune, -1),
+                    (_, 3) => $"{inner}h.",
+                    _ => $"rq {inner}q(-) {other}q(-)",
+                }
             );
         parts[3]
             .Measures.Add(
-                quick ? Strand.Octave(tune, -2)
-                : m is >= 32 and < 39 ? Strand.Octave(tune, -1)
-                : $"{low}h[ {fifth}q]"
+                (quick, m) switch
+                {
+                    (true, _) => Strand.Octave(tune, -2),
+                    (_, >= 32 and < 39) => Strand.Octave(tune, -1),
+                    _ => $"{low}h[ {fifth}q]",
+                }
             );
         var deep = Strand.Spell(Chord.At(chord.Bass, 36));
         parts[4]
             .Measures.Add(
-                quick ? $"{deep}q rh"
-                : m == 43 ? $"{deep}h.(f)"
-                : $"{deep}h."
+                (quick, m) switch
+                {
+                    (true, _) => $"{deep}q rh",
+                    (_, 43) => $"{deep}h.(f)",
+                    _ => $"{deep}h.",
+                }
             );
     }
 

@@ -12,7 +12,8 @@ namespace MellowStand.Server;
 /// <summary>Puts the server together.</summary>
 public static class StandApp
 {
-    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--host NAME</c> (names it answers under besides loopback's, with commas), <c>--web DIR</c> (the built front end) and <c>--demo true</c> are
+    /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--host NAME</c> (names it answers under besides loopback's, with
+    /// commas), <c>--web DIR</c> (the built front end) and <c>--demo true</c> are
     /// read from the arguments.</summary>
     public static WebApplication Build(string[] args)
     {

@@ -98,7 +98,8 @@ public sealed class DecisionRepository(Database database)
             )
             .ToLookup(x => x.Id, x => x.Change);
         return c.Read(
-            $"SELECT id, act, difference, verdict, reading, why, person, made FROM decision WHERE piece_id = $piece AND undone IS NULL AND {which} ORDER BY id",
+            $"SELECT id, act, difference, verdict, reading, why, person, made FROM decision WHERE piece_id = $piece AND undone "
+                + $"IS NULL AND {which} ORDER BY id",
             r => new Decision(
                 r.GetInt64(0),
                 r.GetInt64(1),
@@ -112,7 +113,8 @@ public sealed class DecisionRepository(Database database)
 
     internal static Dictionary<string, int> Versions(SqliteConnection c, long piece) =>
         c.Read(
-                "SELECT difference, COUNT(*) + COUNT(undone) FROM decision WHERE piece_id = $piece AND difference IS NOT NULL GROUP BY difference",
+                "SELECT difference, COUNT(*) + COUNT(undone) FROM decision WHERE piece_id = $piece AND difference IS NOT NULL "
+                    + "GROUP BY difference",
                 r => (Id: r.GetString(0), Version: r.GetInt32(1)),
                 ("piece", piece)
             )

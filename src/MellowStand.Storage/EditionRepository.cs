@@ -16,7 +16,8 @@ public sealed record EditionRow(long Id, string FileName, string Reason, string 
 /// <param name="Leader">The part that leads it.</param>
 public sealed record LeaderRow(string Parts, string Leader);
 
-/// <summary>Where the things that live at addresses stand in the edition that takes over; what is in no list stays at its old edition, unplaced.</summary>
+/// <summary>Where the things that live at addresses stand in the edition that takes over; what is in no list stays at its old edition,
+/// unplaced.</summary>
 /// <param name="Passages">Passage to its new place.</param>
 /// <param name="Quiet">Id of a dismissed finding to what it is about now.</param>
 /// <param name="Instruments">Part as it was to the instruments chosen for the parts as they are.</param>
@@ -157,7 +158,8 @@ public sealed class EditionRepository(Database database)
             UndoAll(c, piece.Id, now);
             // What was set aside when the edition left is in force again with it.
             c.Run(
-                "UPDATE decision SET undone = $now WHERE piece_id = $piece AND set_aside IS NOT NULL AND edition = $edition AND undone IS NULL",
+                "UPDATE decision SET undone = $now WHERE piece_id = $piece AND set_aside IS NOT NULL AND edition = $edition AND "
+                    + "undone IS NULL",
                 ("piece", piece.Id),
                 ("edition", id),
                 ("now", now.Iso())
@@ -191,9 +193,11 @@ public sealed class EditionRepository(Database database)
     private static readonly Dictionary<string, string> Drops = new()
     {
         ["decision"] =
-            "UPDATE decision SET undone = $now WHERE piece_id = $piece AND id = CAST($key AS INTEGER) AND set_aside IS NOT NULL AND undone IS NULL",
+            "UPDATE decision SET undone = $now WHERE piece_id = $piece AND id = CAST($key AS INTEGER) AND set_aside IS NOT NULL "
+            + "AND undone IS NULL",
         ["passage"] =
-            "UPDATE passage SET deleted = $now WHERE piece_id = $piece AND id = CAST($key AS INTEGER) AND edition <> $edition AND deleted IS NULL",
+            "UPDATE passage SET deleted = $now WHERE piece_id = $piece AND id = CAST($key AS INTEGER) AND edition <> $edition "
+            + "AND deleted IS NULL",
         ["dismissal"] = "DELETE FROM quiet_finding WHERE piece_id = $piece AND finding = $key AND edition <> $edition",
         ["instrument"] = "DELETE FROM part_instrument WHERE piece_id = $piece AND part = $key AND edition <> $edition",
         ["leader"] = "DELETE FROM leader WHERE piece_id = $piece AND parts = $key AND edition <> $edition",

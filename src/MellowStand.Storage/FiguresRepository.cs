@@ -30,7 +30,8 @@ public sealed class FiguresRepository(Database database)
         database.Act(c =>
             c.Run(
                 "INSERT INTO shelf_figures (piece_id, revision, quiet, school, school_quiet, parts, measures, differences, open, findings) "
-                    + "SELECT id, $revision, $quiet, $school, $sq, $parts, $measures, $differences, $open, $findings FROM piece WHERE id = $piece "
+                    + "SELECT id, $revision, $quiet, $school, $sq, $parts, $measures, $differences, $open, $findings FROM piece "
+                    + "WHERE id = $piece "
                     + "ON CONFLICT (piece_id) DO UPDATE SET revision = $revision, quiet = $quiet, school = $school, school_quiet = $sq, "
                     + "parts = $parts, measures = $measures, differences = $differences, open = $open, findings = $findings",
                 ("piece", piece),

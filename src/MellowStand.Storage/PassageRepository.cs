@@ -26,7 +26,8 @@ public sealed record PassageRow(
     /// <summary>The title of its piece.</summary>
     public string PieceTitle { get; init; } = "";
 
-    /// <summary>False when its place belongs to an earlier edition: a newer one could not take it, and it waits to be placed by hand.</summary>
+    /// <summary>False when its place belongs to an earlier edition: a newer one could not take it, and it waits to be placed by
+    /// hand.</summary>
     public bool IsPlaced { get; init; } = true;
 }
 
@@ -44,8 +45,10 @@ public sealed class PassageRepository(Database database)
         database.Act(c =>
         {
             var id = c.Insert(
-                "INSERT INTO passage (piece_id, title, edition, parts, from_index, from_label, to_index, to_label, start_unit, start_bpm, goal_unit, goal_bpm, "
-                    + "climb, climb_value, begins, due, note) VALUES ($piece, $title, $edition, $parts, $from, $fl, $to, $tl, $su, $sb, $gu, $gb, "
+                "INSERT INTO passage (piece_id, title, edition, parts, from_index, from_label, to_index, to_label, start_unit, "
+                    + "start_bpm, goal_unit, goal_bpm, "
+                    + "climb, climb_value, begins, due, note) VALUES ($piece, $title, $edition, $parts, $from, $fl, $to, $tl, "
+                    + "$su, $sb, $gu, $gb, "
                     + "$climb, $value, $begins, $due, $note)",
                 ("piece", p.PieceId),
                 ("title", p.Title),

@@ -2,7 +2,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Storage;
 
-/// <summary>What a piece of an earlier version of the program needs before it can be opened: its edition by name, its places by label, its findings and
+/// <summary>What a piece of an earlier version of the program needs before it can be opened: its edition by name, its places by label, its
+/// findings and
 /// differences by what they are about.</summary>
 /// <param name="Edition">Id of its edition.</param>
 /// <param name="Labels">Labels of its measures.</param>

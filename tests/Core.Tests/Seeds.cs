@@ -2,7 +2,8 @@ using System.Globalization;
 
 namespace MellowStand.Core.Tests;
 
-/// <summary>Seeds of the property tests: fixed, so that a lucky draw fails nobody; another one with STAND_SEED in the environment.</summary>
+/// <summary>Seeds of the property tests: fixed, so that a lucky draw fails nobody; another one with STAND_SEED in the
+/// environment.</summary>
 public static class Seeds
 {
     /// <summary>A source of chances.</summary>

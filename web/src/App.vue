@@ -3,6 +3,7 @@ import { App as AApp, ConfigProvider as AConfigProvider } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import AppNav from './shell/AppNav.vue'
+import PageVoice from './shell/PageVoice.vue'
 import ShortcutsDialog from './shell/ShortcutsDialog.vue'
 import { theme } from './theme'
 
@@ -17,6 +18,7 @@ const bare = computed(() => route.meta.bare === true)
       <AppNav v-if="!bare && route.name !== 'piece' && route.name !== 'parts'" />
       <RouterView />
       <ShortcutsDialog />
+      <PageVoice />
     </AApp>
   </AConfigProvider>
 </template>

@@ -91,7 +91,8 @@ public sealed class Carry(EditionMap map, Score from, Score to, string edition)
     public Carried<IReadOnlyList<string>> AllOfPart(string part) =>
         GonePart([part]) is { } gone ? new(null, gone) : new(map.Parts[part], null);
 
-    /// <summary>The parts of a line, as <see cref="UnifyContext.LineKey"/>, and the part that leads it; of a part that was split its first half.</summary>
+    /// <summary>The parts of a line, as <see cref="UnifyContext.LineKey"/>, and the part that leads it; of a part that was split its first
+    /// half.</summary>
     public Carried<Line> OfLine(string parts, string leader)
     {
         var ids = parts.Split(',');

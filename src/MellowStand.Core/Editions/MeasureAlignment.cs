@@ -4,7 +4,8 @@ namespace MellowStand.Core.Editions;
 
 /// <summary>Which measure of the old edition is which of the new one.</summary>
 /// <remarks>The longest common subsequence of equal measures anchors the rest; between two anchors measures of the same label are
-/// paired, and all of them in order where their number is the same, if they are akin. Method: Hunt and McIlroy's idea of difference by common
+/// paired, and all of them in order where their number is the same, if they are akin. Method: Hunt and McIlroy's idea of difference by
+/// common
 /// subsequence, in its plain table form.</remarks>
 internal static class MeasureAlignment
 {

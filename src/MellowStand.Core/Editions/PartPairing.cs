@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Editions;
 
 /// <summary>Which part of the old edition is which of the new one: renamed, reordered, split, gone or new.</summary>
-/// <remarks>A name that stands once in both editions decides; then an id with the same name over much the same music; then the music alone; then name or id.
+/// <remarks>A name that stands once in both editions decides; then an id with the same name over much the same music; then the music
+/// alone; then name or id.
 /// A part that is new and holds only music of an old part is a half of it. Our own method; the shares are ours.</remarks>
 internal sealed class PartPairing
 {
@@ -73,7 +74,8 @@ internal sealed class PartPairing
 
     private static bool IsOnly(Score score, Part part) => score.Parts.Count(p => p.Name == part.Name) == 1;
 
-    // Share of what follows what: neighbouring measures that stand in both, so that inserted measures cost little and chance likeness counts little.
+    // Share of what follows what: neighbouring measures that stand in both, so that inserted measures cost little and chance likeness
+    // counts little.
     private double Shared(Part a, Part b)
     {
         var (x, y) = (Neighbours(a), Neighbours(b));

@@ -75,12 +75,9 @@ public static class Forecaster
             );
         var days = Math.Ceiling((goal - atZero) / slope.Value);
         var ready = days is > 0 and < 366 ? DateOnly.FromDayNumber(origin + (int)days) : (DateOnly?)null;
-        var readiness =
-            ready is null || ready > due ? Readiness.Late
-            : due.DayNumber - ready.Value.DayNumber >= EarlyDays ? Readiness.Early
-            : Readiness.OnTime;
+
         return new Forecast(
-            readiness,
+            Met(ready, due),
             n,
             ready,
             perWeek,
@@ -90,13 +87,19 @@ public static class Forecaster
         );
     }
 
+    private static Readiness Met(DateOnly? ready, DateOnly due) =>
+        ready switch
+        {
+            null => Readiness.Late,
+            { } day when day > due => Readiness.Late,
+            { } day when due.DayNumber - day.DayNumber >= EarlyDays => Readiness.Early,
+            _ => Readiness.OnTime,
+        };
+
     private static Forecast Reached(int n, CleanTempo there, DateOnly due)
     {
-        var early = due.DayNumber - there.Day.DayNumber >= EarlyDays;
         return new Forecast(
-            there.Day > due ? Readiness.Late
-                : early ? Readiness.Early
-                : Readiness.OnTime,
+            Met(there.Day, due),
             n,
             there.Day,
             null,

@@ -5,7 +5,8 @@ using MellowStand.Core.Unify;
 namespace MellowStand.Core.Layers;
 
 /// <summary>One file of a piece, read once and never changed; safe for many readers.</summary>
-/// <remarks>The bytes are what goes out again, white space and all. The document beside them is without white space between elements: slices are
+/// <remarks>The bytes are what goes out again, white space and all. The document beside them is without white space between elements:
+/// slices are
 /// cut from it and decisions written into copies of its parts.</remarks>
 public sealed class Edition
 {

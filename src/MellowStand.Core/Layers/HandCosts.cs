@@ -3,7 +3,8 @@ using MellowStand.Core.Technique;
 
 namespace MellowStand.Core.Layers;
 
-/// <summary>What Technique says of each measure of each part that has a chart: solved once for a part, and again only when the part changed.</summary>
+/// <summary>What Technique says of each measure of each part that has a chart: solved once for a part, and again only when the part
+/// changed.</summary>
 internal sealed class HandCosts
 {
     private readonly Dictionary<Part, double[]> _costs = [];
@@ -33,7 +34,7 @@ internal sealed class HandCosts
         var instrument = knowledge.InstrumentOf(part.Id);
         var plan = TechniqueDesk.Solve(score, part, 0, last, knowledge.House, instrument, tempo.QuarterBpmAt, knowledge.HandsOf(part.Id));
         for (var i = 0; i < plan?.Solution.Choices.Count; i++)
-            costs[plan.Passage.Steps[plan.Solution.Choices[i].Place].Note.MeasureIndex] += plan.Solution.StepCosts[i];
+            costs[plan.Excerpt.Steps[plan.Solution.Choices[i].Place].Note.MeasureIndex] += plan.Solution.StepCosts[i];
         return costs;
     }
 }

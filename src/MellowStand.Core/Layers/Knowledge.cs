@@ -23,7 +23,8 @@ public sealed record School(
     public static School None { get; } = new(House.Default, new Dictionary<string, string>(), [], []);
 }
 
-/// <summary>What is known of one piece besides its file and the decisions: instruments, players, leaders, house rules. Made once; safe for many readers.</summary>
+/// <summary>What is known of one piece besides its file and the decisions: instruments, players, leaders, house rules. Made once; safe for
+/// many readers.</summary>
 public sealed class Knowledge
 {
     private readonly School _school;

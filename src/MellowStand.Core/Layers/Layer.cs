@@ -8,7 +8,8 @@ using MellowStand.Core.Unify.Bows;
 
 namespace MellowStand.Core.Layers;
 
-/// <summary>The decisions in force over an edition, and what every station says of the result. Made anew for each act, cheaply: it takes over from the
+/// <summary>The decisions in force over an edition, and what every station says of the result. Made anew for each act, cheaply: it takes
+/// over from the
 /// layer before what the act did not touch. Each answer is worked out once, when first asked for; safe for many readers.</summary>
 public sealed class Layer
 {

@@ -4,7 +4,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Layers;
 
-/// <summary>The parts of an edition with the decisions written in: only parts that a decision touches are copied, written and read again.</summary>
+/// <summary>The parts of an edition with the decisions written in: only parts that a decision touches are copied, written and read
+/// again.</summary>
 internal sealed class WrittenParts
 {
     private readonly Edition _edition;

@@ -58,7 +58,8 @@ public sealed class AddressBook(string edition, Score score)
         return score.FindMeasure(label) is { } found
             ? At(found)
             : throw new AddressException(
-                $"There is no measure \"{Short(label)}\" in this piece. It goes from {At(0).Label} to {At(score.Measures.Count - 1).Label}.",
+                $"There is no measure \"{Short(label)}\" in this piece. It goes from {At(0).Label} to "
+                    + $"{At(score.Measures.Count - 1).Label}.",
                 isUnknown: true
             );
     }

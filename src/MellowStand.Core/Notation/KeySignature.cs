@@ -26,10 +26,15 @@ public sealed record KeySignature(int Fifths, string? Mode = null, IReadOnlyDict
     }
 
     /// <summary>The letters it alters, in the order of the signature.</summary>
-    public IReadOnlyList<Step> AlteredSteps =>
-        Custom is not null ? [.. Custom.Keys]
-        : Fifths >= 0 ? [.. OrderOfSharps.Take(Fifths)]
-        : [.. OrderOfSharps.Reverse().Take(-Fifths)];
+    public IReadOnlyList<Step> AlteredSteps
+    {
+        get
+        {
+            if (Custom is not null)
+                return [.. Custom.Keys];
+            return Fifths >= 0 ? [.. OrderOfSharps.Take(Fifths)] : [.. OrderOfSharps.Reverse().Take(-Fifths)];
+        }
+    }
 
     /// <summary>The tonic's name for the printed mode; major when none is printed, e.g. <c>E♭ major</c>.</summary>
     public string Name

@@ -9,7 +9,8 @@ namespace MellowStand.Core.Notation;
 /// <param name="accidental">The printed sign (<c>sharp</c>, <c>natural</c>, …) or null when none is printed.</param>
 /// <param name="tieStart">A tie begins here.</param>
 /// <param name="tieStop">A tie ends here.</param>
-/// <remarks>No record: heads that are tied point at each other, and a record would walk round that circle to print or hash itself.</remarks>
+/// <remarks>No record: heads that are tied point at each other, and a record would walk round that circle to print or hash
+/// itself.</remarks>
 public sealed class NoteHead(string id, Pitch? written, int? sounding, string? accidental, bool tieStart, bool tieStop)
     : IReadOnlyList<NoteHead>
 {

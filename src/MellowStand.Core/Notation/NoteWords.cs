@@ -1,6 +1,7 @@
 namespace MellowStand.Core.Notation;
 
-/// <summary>The few words that are printed at every note, each with a small number, so that a score does not hold a reference for each.</summary>
+/// <summary>The few words that are printed at every note, each with a small number, so that a score does not hold a reference for
+/// each.</summary>
 /// <remarks>Source: MusicXML 4.0, types "note-type-value" and "beam-value".</remarks>
 internal static class NoteWords
 {

@@ -17,7 +17,8 @@ public sealed record MeasureFrame(int Index, string Label, Fraction Start, Fract
     /// <param name="offset">Quarters from the start of the measure as printed.</param>
     public Fraction InFullMeasure(Fraction offset) => IsPickup ? offset + Meter.Length - Length : offset;
 
-    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter; a pickup counts from where its measure would begin.</summary>
+    /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter; a pickup counts from where its measure would
+    /// begin.</summary>
     /// <param name="offset">Quarters from the start of the measure as printed.</param>
     public Fraction BeatsAt(Fraction offset) => InFullMeasure(offset) / Meter.BeatUnit;
 }

@@ -2,7 +2,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study;
 
-/// <summary>What every rule found in every part, kept so that after a decision only those rules look again that can see what changed.</summary>
+/// <summary>What every rule found in every part, kept so that after a decision only those rules look again that can see what
+/// changed.</summary>
 public sealed class Examination
 {
     private readonly Dictionary<(Part Part, IStudyRule Rule), Finding[]> _found = [];

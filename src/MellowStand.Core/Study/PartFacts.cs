@@ -4,7 +4,8 @@ using MellowStand.Core.Study.Rules;
 namespace MellowStand.Core.Study;
 
 /// <summary>What several rules ask of one part, each worked out once, when first asked for; safe for many readers.</summary>
-/// <remarks>It rests on the part and the frame of measures alone, so that it stays true as long as the part does, whatever is decided in others.</remarks>
+/// <remarks>It rests on the part and the frame of measures alone, so that it stays true as long as the part does, whatever is decided in
+/// others.</remarks>
 internal sealed class PartFacts(Score score, Part part)
 {
     private readonly Lazy<LevelLine> _levels = new(() => new LevelLine(score, part));

@@ -11,9 +11,12 @@ internal static class Spelling
     /// <summary>With flats in flat signatures, with sharps in sharp ones.</summary>
     public static string Of(int pitchClass, KeySignature key) =>
         (
-            key.Fifths < 0 ? Flats
-            : key.Fifths > 0 ? Sharps
-            : Plain
+            key.Fifths switch
+            {
+                < 0 => Flats,
+                > 0 => Sharps,
+                _ => Plain,
+            }
         )[((pitchClass % 12) + 12) % 12];
 
     private static readonly string[] Plain = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];

@@ -38,14 +38,14 @@ public sealed record Step(Note Note, Pitch Written, double? Before, bool Slurred
 public interface ITechnique
 {
     /// <summary>Ways to play the note at a place of the passage; empty when it cannot be played.</summary>
-    IReadOnlyList<Candidate> Ways(Passage passage, int place);
+    IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place);
 
     /// <summary>What the change from one way to the next costs.</summary>
-    double Change(Passage passage, int place, Candidate from, Candidate to);
+    double Change(Excerpt excerpt, int place, Candidate from, Candidate to);
 
     /// <summary>True when the way must be written in, since a player would not take it untold.</summary>
     bool IsTold(Candidate? from, Candidate to) => !to.IsUsual;
 
     /// <summary>Why the change is worth telling, or null.</summary>
-    string? Reason(Passage passage, int place, Candidate from, Candidate to) => null;
+    string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) => null;
 }

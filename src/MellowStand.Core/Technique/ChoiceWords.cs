@@ -56,11 +56,12 @@ public static class ChoiceWords
     {
         var (side, valves) = code.Split(':') is [var s, var v] ? (s == "Bb" ? "B♭ side, " : "F side, ", v) : ("", code);
         return side
-            + (
-                valves == "0" ? "open"
-                : valves.Contains('-', StringComparison.Ordinal) ? $"valves {valves}"
-                : $"valve {valves}"
-            );
+            + valves switch
+            {
+                "0" => "open",
+                _ when valves.Contains('-', StringComparison.Ordinal) => $"valves {valves}",
+                _ => $"valve {valves}",
+            };
     }
 
     private static string Ordinal(string number) =>

@@ -12,10 +12,10 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     public bool IsSlide => inner is Slide.SlideTechnique;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var ways = inner.Ways(passage, place);
-        var own = _byKey[passage.Steps[place].Key].ToDictionary(c => c.Code, StringComparer.Ordinal);
+        var ways = inner.Ways(excerpt, place);
+        var own = _byKey[excerpt.Steps[place].Key].ToDictionary(c => c.Code, StringComparer.Ordinal);
         if (own.Count == 0)
             return ways;
         var kept = ways.Where(w => !own.TryGetValue(w.Code, out var c) || c.Standing != "never").ToList();
@@ -26,13 +26,13 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     }
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to) => inner.Change(passage, place, from, to);
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to) => inner.Change(excerpt, place, from, to);
 
     /// <inheritdoc/>
     public bool IsTold(Candidate? from, Candidate to) => inner.IsTold(from, to);
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to) => inner.Reason(passage, place, from, to);
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) => inner.Reason(excerpt, place, from, to);
 
     private static Candidate Stand(Candidate way, ChartCorrection? own, string? preferred)
     {

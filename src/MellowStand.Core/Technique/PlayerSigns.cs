@@ -54,9 +54,9 @@ public static class PlayerSigns
             Family.Brass => code.Replace("-", "", StringComparison.Ordinal)
                 .Replace("Bb:", "T", StringComparison.Ordinal)
                 .Replace("F:", "", StringComparison.Ordinal),
-            Family.Strings => code[1] == 'T' ? "ϙ"
-            : code.Contains('o', StringComparison.Ordinal) ? "○"
-            : code[1..2],
+            Family.Strings when code[1] == 'T' => "ϙ",
+            Family.Strings when code.Contains('o', StringComparison.Ordinal) => "○",
+            Family.Strings => code[1..2],
             _ => code,
         };
     }

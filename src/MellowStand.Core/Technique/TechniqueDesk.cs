@@ -23,11 +23,11 @@ public sealed record SlideSlur(string From, string To, string Kind);
 public sealed record TroubleSpot(int From, int To, double Cost, string Why, string Recipe);
 
 /// <summary>The plan of a passage.</summary>
-/// <param name="Passage">The passage.</param>
+/// <param name="Excerpt">The passage.</param>
 /// <param name="Solution">The best path.</param>
 /// <param name="Slurs">Slurred pairs of a slide instrument; empty for others.</param>
 /// <param name="Trouble">Trouble spots, the dearest first.</param>
-public sealed record TechniquePlan(Passage Passage, Solution Solution, IReadOnlyList<SlideSlur> Slurs, IReadOnlyList<TroubleSpot> Trouble)
+public sealed record TechniquePlan(Excerpt Excerpt, Solution Solution, IReadOnlyList<SlideSlur> Slurs, IReadOnlyList<TroubleSpot> Trouble)
 {
     /// <summary>The instrument's chart as the school has it; null for sticks.</summary>
     public Lazy<FingeringChart>? Chart { get; init; }
@@ -73,20 +73,20 @@ public static class TechniqueDesk
         if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup)
             return null;
         var technique = setup.Technique;
-        var passage = new Passage(score, part, from, to, house, quarterBpm);
-        var solution = Solver.Solve(technique, passage, (i, ways) => FixedPoints.Of(ways, passage.Steps[i].Note, instrument!));
+        var excerpt = new Excerpt(score, part, from, to, house, quarterBpm);
+        var solution = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note, instrument!));
         return new TechniquePlan(
-            passage,
+            excerpt,
             solution,
-            technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(passage, solution) : [],
-            Trouble(passage, solution)
+            technique is SlideTechnique or CorrectedTechnique { IsSlide: true } ? Slurs(excerpt, solution) : [],
+            Trouble(excerpt, solution)
         )
         {
             Chart = setup.Chart,
-            Trills = TrillsOf(passage, part, setup.Chart, instrument!),
+            Trills = TrillsOf(excerpt, part, setup.Chart, instrument!),
             Tunings =
                 instrument!.Id == "timpani"
-                    ? TimpaniPlan.Of(passage, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings
+                    ? TimpaniPlan.Of(excerpt, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings
                     : [],
         };
     }
@@ -106,12 +106,12 @@ public static class TechniqueDesk
         return codes.Length == heads.Count ? heads.Zip(codes, (h, c) => (h.Id, c)) : [(step.Note.Id, code)];
     }
 
-    private static IReadOnlyList<TrillFingering> TrillsOf(Passage passage, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
+    private static IReadOnlyList<TrillFingering> TrillsOf(Excerpt excerpt, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
     {
-        var trills = passage
+        var trills = excerpt
             .Steps.Where(s => s.Note.Has("trill-mark") && s.Note.Top is not null)
             .Select(s => (Step: s, Other: Neighbours.Of(part, s.Note, 1)))
-            .Concat(Tremolos(passage))
+            .Concat(Tremolos(excerpt))
             .ToList();
         if (lazy is null || trills.Count == 0)
             return [];
@@ -130,11 +130,11 @@ public static class TechniqueDesk
     }
 
     // A tremolo between two notes: both carry the strokes, and each is written twice as long as it lasts (MusicXML 4.0, element "tremolo").
-    private static IEnumerable<(Step Step, Pitch Other)> Tremolos(Passage passage)
+    private static IEnumerable<(Step Step, Pitch Other)> Tremolos(Excerpt excerpt)
     {
-        for (var i = 0; i + 1 < passage.Steps.Count; i++)
+        for (var i = 0; i + 1 < excerpt.Steps.Count; i++)
         {
-            var (a, b) = (passage.Steps[i], passage.Steps[i + 1]);
+            var (a, b) = (excerpt.Steps[i], excerpt.Steps[i + 1]);
             if (!IsTremolo(a.Note) || !IsTremolo(b.Note) || a.Key == b.Key || a.Note.MeasureIndex != b.Note.MeasureIndex)
                 continue;
             yield return (a, b.Written);
@@ -144,14 +144,14 @@ public static class TechniqueDesk
 
     private static bool IsTremolo(Note note) => note.Has("tremolo") && note.Tuplet == (2, 1) && note.Top is not null;
 
-    private static List<SlideSlur> Slurs(Passage passage, Solution solution)
+    private static List<SlideSlur> Slurs(Excerpt excerpt, Solution solution)
     {
         var slurs = new List<SlideSlur>();
         for (var i = 1; i < solution.Choices.Count; i++)
         {
             var (a, b) = (solution.Choices[i - 1], solution.Choices[i]);
-            var (from, to) = (passage.Steps[a.Place].Note, passage.Steps[b.Place].Note);
-            if (b.Place != a.Place + 1 || !passage.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding)
+            var (from, to) = (excerpt.Steps[a.Place].Note, excerpt.Steps[b.Place].Note);
+            if (b.Place != a.Place + 1 || !excerpt.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding)
                 continue;
             slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind(a.Way, b.Way, from.TopSounding!.Value, to.TopSounding!.Value)));
         }
@@ -159,10 +159,10 @@ public static class TechniqueDesk
         return slurs;
     }
 
-    private static List<TroubleSpot> Trouble(Passage passage, Solution solution) =>
+    private static List<TroubleSpot> Trouble(Excerpt excerpt, Solution solution) =>
         [
             .. solution
-                .Choices.Select((c, i) => (passage.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i]))
+                .Choices.Select((c, i) => (excerpt.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i]))
                 .GroupBy(x => x.MeasureIndex)
                 .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice.Why))
                 .Where(m => m.Cost > TroubleAbove)

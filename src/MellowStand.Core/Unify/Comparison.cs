@@ -2,7 +2,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
-/// <summary>The lines that parts of a score share, and where those parts disagree; kept line by line, so that after a decision only the lines of
+/// <summary>The lines that parts of a score share, and where those parts disagree; kept line by line, so that after a decision only the
+/// lines of
 /// the parts that it touched are compared again.</summary>
 public sealed class Comparison
 {

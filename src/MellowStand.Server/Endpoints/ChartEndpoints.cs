@@ -89,18 +89,7 @@ public static class ChartEndpoints
         var counts = charts.All().GroupBy(c => c.Instrument).ToDictionary(g => g.Key, g => g.Count());
         return TypedResults.Ok(
             Catalog
-                .All.Select(i => new ChartRow(
-                    i.Id,
-                    i.Name,
-                    i.Family.ToString(),
-                    TechniqueCatalog.Of(i) is { } setup
-                        ? setup.Chart is null
-                            ? "sticks"
-                            : "chart"
-                        : "none",
-                    counts.GetValueOrDefault(i.Id),
-                    OptionsOf(i)
-                ))
+                .All.Select(i => new ChartRow(i.Id, i.Name, i.Family.ToString(), HasOf(i), counts.GetValueOrDefault(i.Id), OptionsOf(i)))
                 .ToList()
         );
     }
@@ -130,6 +119,14 @@ public static class ChartEndpoints
             throw Refusal.NotFound("There is no such correction. Load the chart again.");
         return TypedResults.Ok(View(known, charts, house));
     }
+
+    private static string HasOf(Instrument instrument) =>
+        TechniqueCatalog.Of(instrument) switch
+        {
+            null => "none",
+            { Chart: null } => "sticks",
+            _ => "chart",
+        };
 
     private static List<OptionView> OptionsOf(Instrument instrument) =>
         [.. InstrumentOptions.For(instrument.Id).Select(o => new OptionView(o.Id, o.Name, o.IsUsual))];

@@ -34,7 +34,7 @@ public static class TechniqueEndpoints
                 var (plan, instrument) = Solve(piece, part, from, to);
                 var changes = plan
                     .Solution.Choices.Where(c => c.Marked)
-                    .SelectMany(c => TechniqueDesk.HeadsOf(plan.Passage.Steps[c.Place], c.Way.Code))
+                    .SelectMany(c => TechniqueDesk.HeadsOf(plan.Excerpt.Steps[c.Place], c.Way.Code))
                     .Select(h => new MarkChange(piece.Part(part).Id, [h.Note], PlayerSigns.Marks(h.Code, instrument.Family), []))
                     .ToList();
                 if (changes.Count == 0)

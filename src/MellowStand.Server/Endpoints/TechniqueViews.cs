@@ -86,7 +86,7 @@ internal static class TechniqueViews
     /// <summary>The answer.</summary>
     public static TechniqueView Of(OpenPiece piece, TechniquePlan plan, Instrument instrument)
     {
-        var steps = plan.Passage.Steps;
+        var steps = plan.Excerpt.Steps;
         var chart = plan.Chart?.Value;
         string Label(Step step) => piece.Label(step.Note.MeasureIndex);
         IReadOnlyList<string> Keys(Step step, string code) =>

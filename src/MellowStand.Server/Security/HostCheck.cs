@@ -1,6 +1,7 @@
 namespace MellowStand.Server.Security;
 
-/// <summary>Answers only under names that are known to be this server's: a page of another name that resolves here may neither read nor change anything.</summary>
+/// <summary>Answers only under names that are known to be this server's: a page of another name that resolves here may neither read nor
+/// change anything.</summary>
 /// <remarks>The usual defence against DNS rebinding; common practice, no published source.</remarks>
 public sealed class HostCheck(RequestDelegate next, StandOptions options)
 {

@@ -4,7 +4,8 @@ using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
 
-/// <summary>The one way in which decisions are made and undone: drafted on the piece as it stands, tried, then kept in one transaction or refused in words.</summary>
+/// <summary>The one way in which decisions are made and undone: drafted on the piece as it stands, tried, then kept in one transaction or
+/// refused in words.</summary>
 public sealed class Decide(PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
 {
     /// <summary>Makes decisions as one act.</summary>
@@ -61,7 +62,8 @@ public sealed class Decide(PieceDesk desk, DecisionRepository decisions, TimePro
     {
         var other = piece.Layer.Settling(difference);
         return Refusal.Conflict(
-            $"This difference was settled already by {other?.Person ?? "somebody"} ({Words.Of(other?.Verdict)}). Undo that decision first to decide anew."
+            $"This difference was settled already by {other?.Person ?? "somebody"} ({Words.Of(other?.Verdict)}). Undo that "
+                + $"decision first to decide anew."
         );
     }
 

@@ -104,7 +104,11 @@ public sealed class EditionService(EditionRepository editions, PieceDesk desk, T
     }
 
     // A decision settles the same disagreement in the new edition, or stands as a free mark where the edition agrees by itself.
-    private static (List<Decision> Carried, List<(Decision Decision, string Why)> SetAside) Decisions(OpenPiece piece, Edition next, Carry carry)
+    private static (List<Decision> Carried, List<(Decision Decision, string Why)> SetAside) Decisions(
+        OpenPiece piece,
+        Edition next,
+        Carry carry
+    )
     {
         var known = piece.Layer.Knowledge;
         var differences = new Lazy<ILookup<string, Difference>>(() =>

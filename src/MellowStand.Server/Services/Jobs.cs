@@ -84,7 +84,8 @@ public sealed class Job(string id, string title, string? key, Action<JobProgress
     public void Dispose() => Cancel.Dispose();
 }
 
-/// <summary>The queue of what takes over a second: large imports, figures of the whole shelf, later plans and sound. One job at a time; a page that was
+/// <summary>The queue of what takes over a second: large imports, figures of the whole shelf, later plans and sound. One job at a time; a
+/// page that was
 /// loaded again finds its job by number.</summary>
 public sealed class Jobs(ILogger<Jobs> log) : BackgroundService
 {

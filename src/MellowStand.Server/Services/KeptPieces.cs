@@ -1,7 +1,8 @@
 namespace MellowStand.Server.Services;
 
 /// <summary>The pieces that are held in memory: those used last, as many as fit.</summary>
-/// <param name="budget">How many bytes they may take together, by <see cref="Core.Layers.Edition.Size"/>; the one used last is always kept.</param>
+/// <param name="budget">How many bytes they may take together, by <see cref="Core.Layers.Edition.Size"/>; the one used last is always
+/// kept.</param>
 public sealed class KeptPieces(long budget)
 {
     private readonly Lock _lock = new();

@@ -23,7 +23,8 @@ public sealed class PieceImport(PieceRepository pieces, PieceDesk desk, TimeProv
     /// <summary>Keeps a file.</summary>
     /// <param name="wish">How.</param>
     /// <param name="bytes">Its bytes.</param>
-    /// <param name="progress">Where to tell how far it is, or null; a job also works the stations through, so that the piece opens at once.</param>
+    /// <param name="progress">Where to tell how far it is, or null; a job also works the stations through, so that the piece opens at
+    /// once.</param>
     /// <returns>Number of the piece.</returns>
     /// <exception cref="Refusal">It is no score, or a chosen part or instrument does not exist; nothing is kept.</exception>
     public long Keep(ImportWish wish, byte[] bytes, JobProgress? progress)

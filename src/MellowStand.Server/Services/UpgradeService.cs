@@ -5,7 +5,8 @@ using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
 
-/// <summary>At the start, brings pieces that an earlier version kept to the form of this one: editions named, findings and differences by what they are about.</summary>
+/// <summary>At the start, brings pieces that an earlier version kept to the form of this one: editions named, findings and differences by
+/// what they are about.</summary>
 public sealed class UpgradeService(
     UpgradeRepository upgrades,
     PieceStateRepository states,

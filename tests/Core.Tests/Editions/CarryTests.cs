@@ -24,7 +24,8 @@ public sealed class CarryTests
     // What is put in has rhythms that stand nowhere else: a measure that replaces another is no edited one.
     private static readonly string[] Inserted = ["C6s D6s E6e F6q G6h", "r G5e A5e r B5q", "C5h. C5e D5e", "A5e r B5e r C6h"];
 
-    /// <summary>Two hundred random editions: measures put in and taken out, numbers changed, parts renamed, reordered, added and gone.</summary>
+    /// <summary>Two hundred random editions: measures put in and taken out, numbers changed, parts renamed, reordered, added and
+    /// gone.</summary>
     [Fact]
     public void The_music_at_each_carried_address_is_the_music_it_had()
     {

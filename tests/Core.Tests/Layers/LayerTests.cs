@@ -31,7 +31,8 @@ public sealed class LayerTests
 
     private static readonly string[] OnSpans = ["slur", "crescendo", "diminuendo", "bracket"];
 
-    /// <summary>The reference scores (tests/reference/scores), thirty random acts each: accepting, other readings, free marks of all forms, undoing in any
+    /// <summary>The reference scores (tests/reference/scores), thirty random acts each: accepting, other readings, free marks of all
+    /// forms, undoing in any
     /// order.</summary>
     [Theory]
     [InlineData("scores/trio-two-violins-bass.xml", 11)]
@@ -186,7 +187,8 @@ public sealed class LayerTests
     private static string Of(Core.Study.Finding f) => $"{f.Id} {f.Severity} {f.Title} {f.Why}";
 
     private static string Of(Core.Unify.SharedLine l) =>
-        $"{l.Relation} {string.Join(',', l.Voices.Select(v => v.Part.Id))} {string.Join(' ', l.Notes[0].Select(n => n.Id + string.Join('+', n.Marks)))}";
+        $"{l.Relation} {string.Join(',', l.Voices.Select(v => v.Part.Id))} "
+        + $"{string.Join(' ', l.Notes[0].Select(n => n.Id + string.Join('+', n.Marks)))}";
 
     private static string Told(Score score)
     {
@@ -196,7 +198,8 @@ public sealed class LayerTests
             text.Append(part.Id).Append('\n');
             foreach (var n in part.Notes)
                 text.AppendLine(
-                    $"{n.Id} {n.Onset} {n.Duration} {string.Join('+', n.Heads.Select(h => $"{h.Written}{h.Accidental}{h.TiedTo?.Id}"))} {string.Join(',', n.Marks)}"
+                    $"{n.Id} {n.Onset} {n.Duration} "
+                        + $"{string.Join('+', n.Heads.Select(h => $"{h.Written}{h.Accidental}{h.TiedTo?.Id}"))} {string.Join(',', n.Marks)}"
                 );
             text.AppendLine(string.Join(' ', part.Slurs.Select(s => $"{s.From.Id}-{s.To.Id}")));
             text.AppendLine(string.Join(' ', part.Hairpins));

@@ -37,9 +37,12 @@ public sealed class LeastCostPathTests
                 [0, 1],
             ],
             (i, c) =>
-                i == 0 ? c * 0.5
-                : c == 0 ? 3
-                : 0,
+                (i, c) switch
+                {
+                    (0, _) => c * 0.5,
+                    (_, 0) => 3,
+                    _ => 0,
+                },
             (_, from, to) => from == to ? 0 : 10
         );
         Assert.Equal([1, 1], path.Places);

@@ -171,13 +171,15 @@ public sealed class ChartTests
         var without = new Hands(InstrumentOptions.UsualOf(id).Where(o => o != option).ToHashSet(), []);
         string Taken(Hands hands, int before) =>
             Solver
-                .Solve(TechniqueCatalog.Of(instrument, hands)!.Technique, SolverTests.Passage(instrument, [before, written, before], 96))
+                .Solve(TechniqueCatalog.Of(instrument, hands)!.Technique, SolverTests.Excerpt(instrument, [before, written, before], 96))
                 .Choices[1]
                 .Way.Code;
-        var before =
-            id == "oboe" ? 62
-            : id == "flute" ? 69
-            : 88;
+        var before = id switch
+        {
+            "oboe" => 62,
+            "flute" => 69,
+            _ => 88,
+        };
         Assert.NotEqual(code, Taken(without, before));
     }
 
@@ -225,7 +227,7 @@ public sealed class ChartTests
             Solver
                 .Solve(
                     TechniqueCatalog.Of(flute, Hands.Usual("flute") with { Corrections = corrections })!.Technique,
-                    SolverTests.Passage(flute, [69, 70, 69], 96, "key:F ")
+                    SolverTests.Excerpt(flute, [69, 70, 69], 96, "key:F ")
                 )
                 .Choices[1]
                 .Way.Code;

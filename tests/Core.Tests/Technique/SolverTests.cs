@@ -50,7 +50,7 @@ public sealed class SolverTests
         var technique = TechniqueCatalog.Of(instrument)!.Technique;
         for (var midi = instrument.Low.Midi; midi <= instrument.High.Midi; midi++)
         {
-            var ways = technique.Ways(Passage(instrument, [midi], 96), 0);
+            var ways = technique.Ways(Excerpt(instrument, [midi], 96), 0);
             Assert.True(
                 ways.Count > 0 && ways.All(w => !w.Why.Contains("not in the chart", StringComparison.Ordinal)),
                 $"no way to play {midi}"
@@ -95,7 +95,7 @@ public sealed class SolverTests
         int[] partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
         foreach (var midi in Enumerable.Range(40, 32))
         {
-            foreach (var way in new SlideTechnique(true).Ways(Passage(Catalog.Find("bass-trombone")!, [midi], 96), 0))
+            foreach (var way in new SlideTechnique(true).Ways(Excerpt(Catalog.Find("bass-trombone")!, [midi], 96), 0))
             {
                 var valve = way.Code.StartsWith('F');
                 var position = int.Parse(way.Code.TrimStart('F'), System.Globalization.CultureInfo.InvariantCulture);
@@ -104,7 +104,7 @@ public sealed class SolverTests
         }
     }
 
-    internal static double Exhaustive(ITechnique technique, Passage passage, Func<int, Candidate, bool>? isAllowed = null)
+    internal static double Exhaustive(ITechnique technique, Excerpt passage, Func<int, Candidate, bool>? isAllowed = null)
     {
         var all = Enumerable
             .Range(0, passage.Steps.Count)
@@ -123,7 +123,7 @@ public sealed class SolverTests
         return Search(0, null, 0);
     }
 
-    internal static Passage RandomPassage(Random random, Instrument instrument, int length, double bpm)
+    internal static Excerpt RandomPassage(Random random, Instrument instrument, int length, double bpm)
     {
         var midi = random.Next(instrument.Low.Midi, instrument.High.Midi + 1);
         var row = new List<int>();
@@ -133,10 +133,10 @@ public sealed class SolverTests
             midi = Math.Clamp(midi + random.Next(-5, 6), instrument.Low.Midi, instrument.High.Midi);
         }
 
-        return Passage(instrument, row, bpm);
+        return Excerpt(instrument, row, bpm);
     }
 
-    internal static Passage Passage(Instrument instrument, IReadOnlyList<int> written, double bpm, string opening = "")
+    internal static Excerpt Excerpt(Instrument instrument, IReadOnlyList<int> written, double bpm, string opening = "")
     {
         string[] names = ["C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B"];
         var t = instrument.Transposition;
@@ -144,6 +144,6 @@ public sealed class SolverTests
             $"part \"{instrument.Name}\" transpose:{t.Diatonic},{t.Chromatic},{t.Octaves}\n{opening}meter:4/4 | "
             + string.Join(' ', written.Select(m => $"{names[m % 12]}{(m / 12) - 1}e"));
         var score = ShortFormReader.Score(text);
-        return new Passage(score, score.Parts[0], 0, 0, House.Default, _ => bpm);
+        return new Excerpt(score, score.Parts[0], 0, 0, House.Default, _ => bpm);
     }
 }

@@ -31,7 +31,7 @@ public sealed class TimpaniTests
     [Fact]
     public void A_fifth_drum_saves_the_change()
     {
-        var passage = Passage("tempo:q=120 | F2q A2q C3q F3q | A3q F2q A2q F3q");
+        var passage = Excerpt("tempo:q=120 | F2q A2q C3q F3q | A3q F2q A2q F3q");
         Assert.Contains(TimpaniPlan.Of(passage, TimpaniPlan.Four).Tunings, t => t.From is not null);
         Assert.All(TimpaniPlan.Of(passage, TimpaniPlan.Five).Tunings, t => Assert.Null(t.From));
     }
@@ -53,12 +53,12 @@ public sealed class TimpaniTests
         {
             var keys = Enumerable.Range(0, 6).Select(_ => random.Next(40, 56)).ToList();
             var text = string.Join(' ', keys.Select(k => $"{names[k % 12]}{(k / 12) - 1}{"qh"[random.Next(2)]}"));
-            var passage = Passage($"meter:12/4 tempo:q={random.Next(40, 140)} | {text}");
+            var passage = Excerpt($"meter:12/4 tempo:q={random.Next(40, 140)} | {text}");
             Assert.Equal(Exhaustive(passage), TimpaniPlan.Of(passage, TimpaniPlan.Four).Cost, 0.001);
         }
     }
 
-    private static double Exhaustive(Passage passage)
+    private static double Exhaustive(Excerpt passage)
     {
         var drums = TimpaniPlan.Four;
         double Search(int place, int[] keys, int[] struck)
@@ -94,10 +94,10 @@ public sealed class TimpaniTests
 
     private static TechniquePlan Plan(string music) => RuleOfThumbTests.Solve("Timpani", music);
 
-    private static Passage Passage(string music)
+    private static Excerpt Excerpt(string music)
     {
         var score = ShortFormReader.Score($"part \"Timpani\" clef:F4\n{music}");
-        return new Passage(
+        return new Excerpt(
             score,
             score.Parts[0],
             0,

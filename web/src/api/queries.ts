@@ -12,16 +12,20 @@ export const keys = {
   passages: ['passages'] as const,
   log: ['log'] as const,
   charts: ['charts'] as const,
+  jobs: ['jobs'] as const,
+  sheet: (passage: number) => ['passages', passage, 'sheet'] as const,
 }
 
 const path = (id: number) => ({ params: { path: { id } } })
 
-export const useShelf = () => useQuery({ queryKey: keys.shelf, queryFn: () => take(api.GET('/api/pieces')) })
+export const useShelf = () =>
+  useQuery({ queryKey: keys.shelf, queryFn: () => take(api.GET('/api/pieces')), meta: { shown: true } })
 
 export const usePiece = (id: Ref<number>) =>
   useQuery({
     queryKey: computed(() => keys.of(id.value, 'frame')),
     enabled: computed(() => id.value > 0),
+    meta: { shown: true },
     queryFn: () => take(api.GET('/api/pieces/{id}', path(id.value))),
   })
 
@@ -109,6 +113,8 @@ export function usePieceChange<V, R>(id: Ref<number>, change: (value: V) => Prom
       await Promise.all([
         queries.invalidateQueries({ queryKey: keys.piece(id.value) }),
         queries.invalidateQueries({ queryKey: keys.shelf }),
+        // Sheets, readiness and records tell of pieces too.
+        queries.invalidateQueries({ queryKey: keys.passages }),
       ])
     },
   })
@@ -122,4 +128,10 @@ export const useDecide = (id: Ref<number>) =>
 export const useUndo = (id: Ref<number>) =>
   usePieceChange(id, (decision: number) =>
     take(api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: id.value, decision } } })),
+  )
+
+/** Takes back all that was decided in one act. */
+export const useUndoAct = (id: Ref<number>) =>
+  usePieceChange(id, (act: number) =>
+    take(api.DELETE('/api/pieces/{id}/decisions/acts/{act}', { params: { path: { id: id.value, act } } })),
   )

@@ -1,19 +1,19 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="T extends string | number">
 /** Several of a list: chosen ones as removable chips, the rest behind one control. */
-import { computed, ref } from 'vue'
+import { computed, shallowRef } from 'vue'
 import PickOne from './PickOne.vue'
 
-const chosen = defineModel<number[]>('value', { required: true })
+const chosen = defineModel<T[]>('value', { required: true })
 const props = defineProps<{
-  options: readonly { value: number; label: string }[]
+  options: readonly { value: T; label: string }[]
   label: string
-  placeholder: string
+  placeholder?: string
 }>()
-const next = ref<number>()
+const next = shallowRef<T>()
 const rest = computed(() => props.options.filter((o) => !chosen.value.includes(o.value)))
-const name = (value: number) => props.options.find((o) => o.value === value)?.label ?? ''
+const name = (value: T) => props.options.find((o) => o.value === value)?.label ?? ''
 
-function add(value: number | undefined) {
+function add(value: T | undefined) {
   if (value !== undefined) chosen.value = [...chosen.value, value]
   next.value = undefined
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Spin as ASpin } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useDebounceFn, useResizeObserver } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { engraveSlice, sliceUrl } from './engraver'
 import { placeFlags, type Box, type Flagged, type PlacedFlag } from './flags'
 
@@ -28,6 +29,7 @@ const music = useQuery({
   enabled: computed(() => width.value > 0 && props.parts.length > 0),
   queryFn: () => engraveSlice(url.value, width.value),
   placeholderData: (before: string | undefined) => before,
+  meta: { shown: true },
 })
 
 function boxOf(id: string): Box | null {
@@ -50,20 +52,13 @@ function click(e: MouseEvent) {
 
 watch([() => music.data.value, () => props.flags], place)
 
-let timer = 0
-const observer = new ResizeObserver(() => {
-  window.clearTimeout(timer)
-  timer = window.setTimeout(() => {
-    const next = Math.floor((page.value?.clientWidth ?? 0) / 10) * 10
-    if (Math.abs(next - width.value) > 20) width.value = next
-    else void place()
-  }, 80)
-})
-onMounted(() => {
-  width.value = Math.floor(page.value!.clientWidth / 10) * 10
-  observer.observe(page.value!)
-})
-onBeforeUnmount(() => observer.disconnect())
+const widthNow = () => Math.floor((page.value?.clientWidth ?? 0) / 10) * 10
+const resized = useDebounceFn(() => {
+  if (Math.abs(widthNow() - width.value) > 20) width.value = widthNow()
+  else void place()
+}, 80)
+useResizeObserver(page, resized)
+onMounted(() => (width.value = widthNow()))
 </script>
 
 <template>

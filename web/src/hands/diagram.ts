@@ -29,12 +29,13 @@ export function slidePlace(pressed: readonly string[]): { valve: string; positio
 const fingers: Record<string, string> = { '1': 'first', '2': 'second', '3': 'third', '4': 'fourth', T: 'thumb' }
 const signs: Record<string, string> = { h: 'high ', l: 'low ', o: 'harmonic, ' }
 
+const valveWords: Record<string, string> = { F: ' with the F valve', D: ' with both valves' }
+
 /** The diagram in words, for those who hear the page. */
 export function diagramWords(kind: string, layout: readonly DiagramKey[], pressed: readonly string[]): string {
   if (kind === 'slide') {
     const place = slidePlace(pressed)
-    const valve = place?.valve === 'F' ? ' with the F valve' : place?.valve === 'D' ? ' with both valves' : ''
-    return place ? `position ${place.position}${valve}` : 'no position'
+    return place ? `position ${place.position}${valveWords[place.valve] ?? ''}` : 'no position'
   }
   if (kind === 'neck') {
     const dot = neckDot(layout, pressed)

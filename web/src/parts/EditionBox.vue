@@ -7,6 +7,7 @@ import { keys, usePieceChange } from '../api/queries'
 import FilePick from '../views/FilePick.vue'
 import { sendScore } from '../views/upload'
 import EditionPlan from './EditionPlan.vue'
+import { tellError } from '../common/tell'
 
 const props = defineProps<{ piece: Piece }>()
 const id = computed(() => props.piece.id)
@@ -29,7 +30,7 @@ async function useNew() {
     await replace.mutateAsync(file)
     message.success('The new edition is in place; the old one is kept.')
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Modal as AModal } from 'ant-design-vue'
 import type { Schemas } from '../api/client'
+import { carriedWords } from './carried'
 
 /** A new edition compared with the one on the shelf, before it takes its place. */
 defineProps<{ name: string; plan: Schemas['EditionPlanView'] }>()
@@ -19,15 +20,12 @@ const emit = defineEmits<{ take: []; leave: [] }>()
   >
     <p>
       {{ plan.changes.length === 0 ? 'Nothing that sounds or is marked changed.' : `${plan.changes.length} changes.` }}
-      {{ plan.carried }} {{ plan.carried === 1 ? 'decision carries' : 'decisions carry' }} over<template
-        v-if="plan.lost.length"
-        >, {{ plan.lost.length }} cannot</template
-      >.
+      {{ carriedWords(plan.carried) }}<template v-if="plan.lost.length">, {{ plan.lost.length }} cannot</template>.
     </p>
     <template v-if="plan.lost.length">
-      <h3>Cannot be carried</h3>
+      <h3>Cannot be carried; kept, to be placed by hand</h3>
       <ul>
-        <li v-for="l in plan.lost" :key="l.id">{{ l.what }}: {{ l.why }}</li>
+        <li v-for="l in plan.lost" :key="l.kind + l.key">{{ l.what }} ({{ l.where }}): {{ l.why }}</li>
       </ul>
     </template>
     <template v-if="plan.changes.length">

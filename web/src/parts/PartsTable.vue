@@ -5,6 +5,7 @@ import { api, take, type Piece } from '../api/client'
 import { useInstruments, usePieceChange } from '../api/queries'
 import PickOne from '../common/PickOne.vue'
 import { sureness } from '../views/sureness'
+import { tellError } from '../common/tell'
 
 const props = defineProps<{ piece: Piece }>()
 const id = computed(() => props.piece.id)
@@ -35,7 +36,7 @@ async function cut(part: { id: string; name: string }) {
     await split.mutateAsync(part.id)
     message.success(`${part.name} is two parts now. Undo it under Editions.`)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 </script>

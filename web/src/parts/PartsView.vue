@@ -7,6 +7,7 @@ import TitleBand from '../shell/TitleBand.vue'
 import EditionBox from './EditionBox.vue'
 import FilesOut from './FilesOut.vue'
 import PartsTable from './PartsTable.vue'
+import UnplacedBox from './UnplacedBox.vue'
 
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
@@ -25,6 +26,7 @@ const remaining = computed(
       <div class="side">
         <FilesOut :piece="piece.data.value" />
         <EditionBox :piece="piece.data.value" />
+        <UnplacedBox :piece="piece.data.value" />
       </div>
     </main>
   </div>

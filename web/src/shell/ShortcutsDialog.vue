@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Modal as AModal } from 'ant-design-vue'
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { ref } from 'vue'
 
 const open = ref(false)
 const list = [
@@ -22,8 +23,7 @@ function key(e: KeyboardEvent) {
   if (e.key === '?' && !typing) open.value = true
   if (e.key === 'Escape') open.value = false
 }
-onMounted(() => window.addEventListener('keydown', key))
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
+useEventListener(window, 'keydown', key)
 </script>
 
 <template>

@@ -14,6 +14,7 @@ import type { StationEvents, StationProps } from '.'
 import FindingFilters from './FindingFilters.vue'
 import { inSelection, listed, noFilter, type FindingFilter } from './findings'
 import { neighbour, useListKeys } from './useListKeys'
+import { tellError } from '../common/tell'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
@@ -74,7 +75,7 @@ async function writeIn(f: Finding) {
     await mark.mutateAsync(f)
     message.success(`Written into ${partsWords(f)}; undo it in the decision list under Unify.`)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 

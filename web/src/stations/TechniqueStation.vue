@@ -8,6 +8,7 @@ import type { StationEvents, StationProps } from '.'
 import TechniqueEntry from './TechniqueEntry.vue'
 import TechniqueNotes from './TechniqueNotes.vue'
 import { neighbour, useListKeys } from './useListKeys'
+import { tellError } from '../common/tell'
 
 /** The hands: what is decided in the passage for one part, where it stays awkward, and how to practise it. */
 const props = defineProps<StationProps>()
@@ -44,7 +45,7 @@ async function writeIn() {
     await mark.mutateAsync(undefined)
     message.success(`Written into ${partName.value}; undo it in the errata list.`)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 async function fix(note: string, way: Schemas['AlternativeView']) {

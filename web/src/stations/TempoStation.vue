@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton } from 'ant-design-vue'
+import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, onMounted } from 'vue'
 import { unitWords, useTransport } from '../transport/store'
 import type { StationEvents, StationProps } from '.'
 import LadderForm from './LadderForm.vue'
 import { climb, useLadderAsk } from './ladder'
+import { tellError } from '../common/tell'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const transport = useTransport()
-const { message } = AApp.useApp()
 const id = computed(() => props.piece.id)
 const labels = computed(() => props.piece.measures)
 const from = computed(() => labels.value[props.shown.from]!)
@@ -37,7 +37,7 @@ async function hear(step: { unit: string; bpm: number }) {
       toIndex: s.to,
     })
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 onMounted(() => emit('flags', []))

@@ -26,10 +26,14 @@ export function useLadderAsk(piece: Ref<number>, from: Ref<string>) {
   const rules = useHouseRules()
   watch(
     [piece, from],
-    async () => {
+    async (_now, _before, onCleanup) => {
+      let isOver = false
+      onCleanup(() => (isOver = true))
       const hint = await take(
         api.GET('/api/pieces/{id}/tempo', { params: { path: { id: piece.value }, query: { from: from.value } } }),
       )
+      // Another selection was made while this one was asked for.
+      if (isOver) return
       ask.value = {
         ...ask.value,
         start: { unit: hint.startUnit, bpm: hint.startBpm },

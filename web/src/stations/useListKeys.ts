@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted } from 'vue'
+import { useEventListener } from '@vueuse/core'
 
 /** Single keys of a station: J and K walk its list, others act; typing in a field is left alone. */
 export function useListKeys(acts: Record<string, () => void>) {
@@ -9,8 +9,7 @@ export function useListKeys(acts: Record<string, () => void>) {
     e.preventDefault()
     act()
   }
-  onMounted(() => window.addEventListener('keydown', key))
-  onBeforeUnmount(() => window.removeEventListener('keydown', key))
+  useEventListener(window, 'keydown', key)
 }
 
 /** The entry so many places after the active one, kept inside the list. */
@@ -21,5 +20,6 @@ export function neighbour<T extends { id: string }>(
 ): T | undefined {
   if (list.length === 0) return undefined
   const at = list.findIndex((x) => x.id === active)
-  return list[at < 0 ? (by > 0 ? 0 : list.length - 1) : Math.min(Math.max(0, at + by), list.length - 1)]
+  if (at < 0) return by > 0 ? list[0] : list.at(-1)
+  return list[Math.min(Math.max(0, at + by), list.length - 1)]
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useResizeObserver } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { moveSelection, selectionWords, stretchSelection, type Selection } from '../selection'
 import { drawStrip, type StripData } from './draw'
 import { cellAt, fit, head, nearestCell, pan, reveal, zoom, type Cell, type View } from './geometry'
@@ -103,8 +104,10 @@ function key(e: KeyboardEvent) {
   const s = props.selection ?? { parts: partIds.value.slice(0, 1), from: 0, to: 0 }
   const fresh = !props.selection
   const acts: Record<string, () => Selection | null> = {
-    ArrowRight: () =>
-      e.shiftKey ? stretchSelection(s, 1, count) : fresh ? s : moveSelection(s, 1, 0, count, partIds.value),
+    ArrowRight: () => {
+      if (e.shiftKey) return stretchSelection(s, 1, count)
+      return fresh ? s : moveSelection(s, 1, 0, count, partIds.value)
+    },
     ArrowLeft: () => (e.shiftKey ? stretchSelection(s, -1, count) : moveSelection(s, -1, 0, count, partIds.value)),
     ArrowDown: () => (fresh ? s : moveSelection(s, 0, 1, count, partIds.value)),
     ArrowUp: () => moveSelection(s, 0, -1, count, partIds.value),
@@ -131,14 +134,12 @@ watch(
 watch([() => props.data, () => props.selection, view], paint)
 watch(() => `${props.data.labels.length}:${props.data.parts.length}`, measure)
 
-const observer = new ResizeObserver(measure)
+useResizeObserver(box, measure)
 onMounted(async () => {
   await nextTick()
-  observer.observe(box.value!)
   measure()
   void document.fonts?.ready.then(paint)
 })
-onBeforeUnmount(() => observer.disconnect())
 </script>
 
 <template>

@@ -103,11 +103,19 @@ function drawSelection(g: CanvasRenderingContext2D, view: View, data: StripData,
   }
 }
 
+/** Width of a cell in pixels to how many measures share a printed number. */
+const labelEvery = [
+  [22, 1],
+  [9, 4],
+  [5, 8],
+  [0, 16],
+] as const
+
 function drawHead(g: CanvasRenderingContext2D, w: number, view: View, data: StripData, first: number, last: number) {
   g.fillStyle = palette.card
   g.fillRect(0, 0, w, head)
   g.textBaseline = 'alphabetic'
-  const every = view.cell >= 22 ? 1 : view.cell >= 9 ? 4 : view.cell >= 5 ? 8 : 16
+  const every = labelEvery.find(([least]) => view.cell >= least)![1]
   for (let m = first; m <= last; m++) {
     const x = xOf(view, m)
     if (x < names - view.cell) continue

@@ -1,27 +1,32 @@
 <script setup lang="ts">
 import PickOne from '../common/PickOne.vue'
-import { App as AApp, Button as AButton, Checkbox as ACheckbox, InputNumber as AInputNumber } from 'ant-design-vue'
-import { computed } from 'vue'
+import { Button as AButton, Checkbox as ACheckbox, InputNumber as AInputNumber } from 'ant-design-vue'
+import { computed, onBeforeUnmount } from 'vue'
 import { units, unitWords, useTransport, type Playable } from './store'
+import { tellError } from '../common/tell'
 
 const props = defineProps<{ what: Playable; words: string; labels: readonly string[] }>()
 const transport = useTransport()
-const { message } = AApp.useApp()
 
 const options = units.map((u) => ({ value: u, label: unitWords(u) }))
-const now = computed(() =>
-  transport.measure === null ? (transport.playing ? 'count-off' : '') : `measure ${props.labels[transport.measure]}`,
-)
+const now = computed(() => measureWords(transport.measure))
+
+function measureWords(measure: number | null) {
+  if (measure !== null) return `measure ${props.labels[measure]}`
+  return transport.playing ? 'count-off' : ''
+}
 
 async function toggle() {
   try {
     if (transport.playing) await transport.stop()
     else await transport.start(props.what)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 defineExpose({ toggle })
+// Music does not go on when its page is left.
+onBeforeUnmount(() => void transport.stop())
 </script>
 
 <template>

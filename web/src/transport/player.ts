@@ -23,9 +23,12 @@ export async function play(
   total: number,
   onMeasure: (m: number | null) => void,
   onEnd: () => void,
+  isOver: () => boolean = () => false,
 ) {
   stop()
   await Tone.start()
+  // Stopped while the sound was being made ready.
+  if (isOver()) return
   const tick = new Tone.Synth({
     oscillator: { type: 'triangle' },
     envelope: { attack: 0.001, decay: 0.05, sustain: 0, release: 0.02 },

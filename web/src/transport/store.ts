@@ -48,7 +48,11 @@ export const useTransport = defineStore('transport', () => {
   const playing = ref(false)
   const measure = ref<number | null>(null)
 
+  // Each start and stop is a turn of its own: an answer that comes late finds that it is not its turn any more.
+  let turn = 0
+
   async function start(what: Playable) {
+    const mine = ++turn
     playing.value = true
     try {
       const track = await take(
@@ -60,16 +64,19 @@ export const useTransport = defineStore('transport', () => {
       const quarter = 60 / (bpm.value * quartersOf(unit.value))
       const notes = withNotes.value ? await notesOf(what, quarter, track.startsAt) : []
       const player = await import('./player')
+      if (mine !== turn) return
       // The measure counter follows the clicks even when they are silent.
       const clicks = withClick.value ? track.clicks : track.clicks.filter((c) => c.countOff)
       await player.play(
         clicks,
         notes,
         track.seconds,
-        (m) => (measure.value = m),
-        () => (playing.value = false),
+        (m) => mine === turn && (measure.value = m),
+        () => mine === turn && ((playing.value = false), (measure.value = null)),
+        () => mine !== turn,
       )
     } catch (e) {
+      if (mine !== turn) return
       playing.value = false
       throw e
     }
@@ -98,9 +105,11 @@ export const useTransport = defineStore('transport', () => {
   }
 
   async function stop() {
+    turn++
+    playing.value = false
+    measure.value = null
     const player = await import('./player')
     player.stop()
-    playing.value = false
   }
 
   return { unit, bpm, withClick, withNotes, playing, measure, start, stop }

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Input as AInput } from 'ant-design-vue'
+import { Button as AButton, Input as AInput } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, take, type Schemas } from '../api/client'
 import { keys, useEnsemble } from '../api/queries'
 import PlayerDialog from './PlayerDialog.vue'
+import { tellError } from '../common/tell'
 
 type Player = Schemas['PlayerView']
 const ensemble = useEnsemble()
 const queries = useQueryClient()
-const { message } = AApp.useApp()
 const newSection = ref('')
 const editing = ref<{ section: number; player: Player | null } | null>(null)
 const count = computed(() => ensemble.data.value?.reduce((n, s) => n + s.players.length, 0) ?? 0)
@@ -21,7 +21,7 @@ async function act(run: () => Promise<unknown>) {
     await run()
     await refresh()
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 

@@ -3,6 +3,7 @@ import { App as AApp, RadioGroup as ARadioGroup, Radio as ARadio } from 'ant-des
 import { useQueryClient } from '@tanstack/vue-query'
 import { api, take } from '../api/client'
 import { keys, useHouseRules } from '../api/queries'
+import { tellError } from '../common/tell'
 
 const rules = useHouseRules()
 const queries = useQueryClient()
@@ -23,7 +24,7 @@ async function choose(rule: string, choice: string) {
     await queries.invalidateQueries({ queryKey: ['piece'] })
     message.success('Chosen. Every station follows it from now on.')
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
     await queries.invalidateQueries({ queryKey: keys.rules })
   }
 }

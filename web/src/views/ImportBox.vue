@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
 import type { Schemas } from '../api/client'
+import { keys } from '../api/queries'
 import FilePick from './FilePick.vue'
 import ImportPreview from './ImportPreview.vue'
 
@@ -11,6 +13,7 @@ interface Waiting {
   file: File
   preview: Schemas['ScorePreview']
 }
+const queries = useQueryClient()
 const waiting = ref<Waiting[]>([])
 const first = computed(() => waiting.value[0])
 const kept = ref('')
@@ -23,7 +26,8 @@ function read(file: File, answer: unknown) {
 function close(title: string | null) {
   waiting.value.shift()
   if (title === null) return
-  kept.value = `${title} is on the shelf.`
+  kept.value = title ? `${title} is on the shelf.` : 'The file is being read; you can go on meanwhile.'
+  void queries.invalidateQueries({ queryKey: keys.jobs })
   emit('done')
 }
 </script>

@@ -17,6 +17,8 @@ const options = computed(() => [
   ...(instruments.data.value ?? []).map((i) => ({ value: i.id, label: i.name })),
 ])
 const chosen = ref(Object.fromEntries(props.preview.parts.map((p) => [p.id, p.instrumentId ?? ''])))
+/** Bytes from which a file is read in the background, with its progress on the shelf. */
+const large = 1_500_000
 const keeping = ref(false)
 const refused = ref('')
 
@@ -33,8 +35,9 @@ async function keep() {
   keeping.value = true
   try {
     const fields: Record<string, string> = corrections.value ? { instruments: corrections.value } : {}
-    const made = await sendScore<{ title: string }>('/api/pieces', props.file, () => {}, fields).done
-    emit('close', made.title)
+    const later = props.file.size > large
+    const made = await sendScore<{ title: string }>(`/api/pieces?later=${later}`, props.file, () => {}, fields).done
+    emit('close', later ? '' : made.title)
   } catch (e) {
     refused.value = (e as Error).message
   } finally {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Spin as ASpin } from 'ant-design-vue'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '../api/client'
 import { useDifferences, useHeat, useLines, usePiece } from '../api/queries'
@@ -95,8 +96,7 @@ watch(
   () => piece.data.value?.title,
   (t) => t && (document.title = `${t} · Mellow Stand`),
 )
-onMounted(() => window.addEventListener('keydown', key))
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
+useEventListener(window, 'keydown', key)
 </script>
 
 <template>

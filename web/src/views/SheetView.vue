@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '../api/client'
-import { usePiece } from '../api/queries'
+import { keys, usePiece } from '../api/queries'
 import { longDate, shortDate } from '../common/dates'
 import { engraveSlice, sliceUrl } from '../engraving/engraver'
 import { unitWords } from '../transport/store'
@@ -11,7 +11,10 @@ import { unitWords } from '../transport/store'
 const route = useRoute()
 const id = computed(() => Number(route.params.passage))
 const sheet = useQuery({
-  queryKey: computed(() => ['passages', id.value, 'sheet']),
+  queryKey: computed(() => keys.sheet(id.value)),
+  // A sheet is printed as the piece stands now, not as it stood when it was last looked at.
+  staleTime: 0,
+  meta: { shown: true },
   queryFn: () => take(api.GET('/api/passages/{passage}/sheet', { params: { path: { passage: id.value } } })),
 })
 const pieceId = computed(() => sheet.data.value?.passage.piece ?? 0)
@@ -19,8 +22,9 @@ const piece = usePiece(pieceId)
 const name = (part: string) => piece.data.value?.parts.find((p) => p.id === part)?.name ?? part
 
 const music = useQuery({
-  queryKey: computed(() => ['passages', id.value, 'music']),
-  enabled: computed(() => !!sheet.data.value),
+  queryKey: computed(() => [...keys.sheet(id.value), 'music', sheet.dataUpdatedAt.value]),
+  enabled: computed(() => !!sheet.data.value && !sheet.isFetching.value),
+  staleTime: 0,
   queryFn: async () => {
     const p = sheet.data.value!.passage
     const pages: { part: string; svg: string }[] = []

@@ -4,6 +4,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, take, type ShelfPiece } from '../api/client'
 import { keys, useShelf } from '../api/queries'
+import JobsBar from '../shell/JobsBar.vue'
 import ImportBox from './ImportBox.vue'
 import PieceDialog from './PieceDialog.vue'
 import ShelfTable from './ShelfTable.vue'
@@ -48,6 +49,7 @@ async function restore() {
     <p v-if="removed" class="card undo" role="status">
       {{ removed.title }} was taken off the shelf. <AButton size="small" @click="restore">Undo</AButton>
     </p>
+    <JobsBar />
     <ASpin v-if="shelf.isPending.value" tip="Reading the shelf" />
     <p v-if="shelf.isError.value" class="card empty">{{ shelf.error.value?.message }}</p>
     <section v-if="pieces.length" aria-labelledby="pieces">

@@ -52,7 +52,8 @@ public sealed partial class ScoreDocument
         return document;
     }
 
-    /// <summary>The same document with some of its parts replaced, as by copies that decisions were written into; this one stays as it is.</summary>
+    /// <summary>The same document with some of its parts replaced, as by copies that decisions were written into; this one stays as it
+    /// is.</summary>
     /// <param name="replaced">Part id to what stands in its place.</param>
     internal ScoreDocument With(IReadOnlyDictionary<string, PartContent> replaced)
     {

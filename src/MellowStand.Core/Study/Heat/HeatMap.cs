@@ -52,7 +52,8 @@ public sealed class HeatMap
         Func<string, int, double>? hands = null
     ) => new(context, findings, tempoFactor, hands);
 
-    /// <summary>The heat after a decision: only cells of parts that are other objects, or whose findings or hands changed, are worked out.</summary>
+    /// <summary>The heat after a decision: only cells of parts that are other objects, or whose findings or hands changed, are worked
+    /// out.</summary>
     /// <param name="context">The score with the decision.</param>
     /// <param name="findings">What Study finds in it.</param>
     /// <param name="hands">What the hands of a part cost in a measure.</param>

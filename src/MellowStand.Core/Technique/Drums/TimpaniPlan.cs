@@ -29,16 +29,16 @@ public static class TimpaniPlan
     public static IReadOnlyList<Drum> Five { get; } = [.. Four, new("20", 53, 60)];
 
     /// <summary>The tunings of a passage; notes outside all drums are passed over.</summary>
-    /// <param name="passage">The passage.</param>
+    /// <param name="excerpt">The passage.</param>
     /// <param name="drums">The set, the largest first.</param>
     /// <returns>The tunings in order and what they cost.</returns>
-    public static (double Cost, IReadOnlyList<Tuning> Tunings) Of(Passage passage, IReadOnlyList<Drum> drums)
+    public static (double Cost, IReadOnlyList<Tuning> Tunings) Of(Excerpt excerpt, IReadOnlyList<Drum> drums)
     {
-        var at = Times(passage);
+        var at = Times(excerpt);
         var open = new List<Set> { new(new int[drums.Count], new int[drums.Count], 0, null) };
-        for (var i = 0; i < passage.Steps.Count; i++)
+        for (var i = 0; i < excerpt.Steps.Count; i++)
         {
-            foreach (var key in passage.Steps[i].Chord)
+            foreach (var key in excerpt.Steps[i].Chord)
             {
                 var place = i;
                 var next = open.SelectMany(s => Strike(at, drums, s, place, key))
@@ -57,11 +57,11 @@ public static class TimpaniPlan
     }
 
     // Seconds from the first note to each.
-    private static double[] Times(Passage passage)
+    private static double[] Times(Excerpt excerpt)
     {
-        var at = new double[passage.Steps.Count];
+        var at = new double[excerpt.Steps.Count];
         for (var i = 1; i < at.Length; i++)
-            at[i] = at[i - 1] + passage.SecondsBetween(i - 1, i);
+            at[i] = at[i - 1] + excerpt.SecondsBetween(i - 1, i);
         return at;
     }
 

@@ -23,14 +23,14 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place) => Of(passage.Steps[place].Note.TopSounding!.Value);
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place) => Of(excerpt.Steps[place].Note.TopSounding!.Value);
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         var (a, b) = (PositionOf(from), PositionOf(to));
         var travel = Math.Abs(a - b);
-        var seconds = passage.Steps[place].Before ?? 1;
+        var seconds = excerpt.Steps[place].Before ?? 1;
         var valve = IsValve(from) != IsValve(to) ? 0.15 : 0;
         var fast = travel / seconds;
         return valve
@@ -39,12 +39,12 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to) =>
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
         Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel
             ? string.Create(
                 CultureInfo.InvariantCulture,
                 $"{travel} positions from "
-                    + $"{from.Code}{(passage.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}"
+                    + $"{from.Code}{(excerpt.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}"
             )
             : null;
 

@@ -10,12 +10,12 @@ internal static class Rolls
     private const double StrokesASecond = 11;
 
     /// <summary>What is told of a rolled note, with its number of strokes; null when the note is struck once.</summary>
-    public static string? Why(Passage passage, int place)
+    public static string? Why(Excerpt excerpt, int place)
     {
-        var note = passage.Steps[place].Note;
+        var note = excerpt.Steps[place].Note;
         if (!note.Has("tremolo") && !note.Has("trill-mark"))
             return null;
-        var seconds = passage.SecondsOf(place);
+        var seconds = excerpt.SecondsOf(place);
         var strokes = Math.Max(3, (int)Math.Round(seconds * StrokesASecond));
         return string.Create(
             CultureInfo.InvariantCulture,

@@ -10,12 +10,12 @@ namespace MellowStand.Core.Technique.Sticks;
 public sealed class SnareTechnique : ITechnique
 {
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var step = passage.Steps[place];
-        var leads = passage.House["mallets"] == "right-leads";
-        var isOn = IsOnTheHand(passage, place);
-        var roll = Rolls.Why(passage, place);
+        var step = excerpt.Steps[place];
+        var leads = excerpt.House["mallets"] == "right-leads";
+        var isOn = IsOnTheHand(excerpt, place);
+        var roll = Rolls.Why(excerpt, place);
         var accent = step.Note.Has("accent") || step.Note.Has("strong-accent");
         var off = leads && !step.Note.IsGrace ? StickCosts.OffTheHand : 0;
         var state = roll is null ? 0 : 2;
@@ -43,10 +43,10 @@ public sealed class SnareTechnique : ITechnique
     }
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var (before, note) = (passage.Steps[place - 1].Note, passage.Steps[place].Note);
-        var seconds = passage.Steps[place].Before ?? 1;
+        var (before, note) = (excerpt.Steps[place - 1].Note, excerpt.Steps[place].Note);
+        var seconds = excerpt.Steps[place].Before ?? 1;
         var same = from.Code == to.Code;
         if (from.State == 2)
             return 0;
@@ -55,34 +55,32 @@ public sealed class SnareTechnique : ITechnique
         if (before.IsGrace)
             return same ? 1.5 : 0;
         // Where the right hand leads, the hands keep their places over a longer note.
-        if (same && passage.House["mallets"] == "right-leads" && IsOnTheHand(passage, place) == IsOnTheHand(passage, place - 1))
+        if (same && excerpt.House["mallets"] == "right-leads" && IsOnTheHand(excerpt, place) == IsOnTheHand(excerpt, place - 1))
             return 0;
         return same ? StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2) : 0;
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         if (from.State == 2)
             return null;
-        var (before, same) = (passage.Steps[place - 1].Note, from.Code == to.Code);
+        var (before, same) = (excerpt.Steps[place - 1].Note, from.Code == to.Code);
         if (before.IsGrace)
-            return passage.Steps[place].Note.IsGrace
-                ? same
-                    ? "the grace notes of a drag are a double"
-                    : null
-                : same
-                    ? null
-                    : "a flam: the grace with the other hand";
-        return same && passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
+        {
+            if (excerpt.Steps[place].Note.IsGrace)
+                return same ? "the grace notes of a drag are a double" : null;
+            return same ? null : "a flam: the grace with the other hand";
+        }
+        return same && excerpt.Steps[place].Before < 0.3 ? "a double stroke" : null;
     }
 
     // The leading hand has every second place of the finest division in the measure: the beats, and their even parts.
-    private static bool IsOnTheHand(Passage passage, int place)
+    private static bool IsOnTheHand(Excerpt excerpt, int place)
     {
-        var note = passage.Steps[place].Note;
+        var note = excerpt.Steps[place].Note;
         var finest =
-            passage.Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && !s.Note.IsGrace).Min(s => (Fraction?)s.Note.Duration)
+            excerpt.Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && !s.Note.IsGrace).Min(s => (Fraction?)s.Note.Duration)
             ?? new Fraction(1);
         var count = note.Offset / finest;
         return count.Denominator == 1 && count.Numerator % 2 == 0;

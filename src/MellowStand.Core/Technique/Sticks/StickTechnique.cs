@@ -10,21 +10,26 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     private const int Free = 2;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var step = passage.Steps[place];
+        var step = excerpt.Steps[place];
         if (step.Chord.Count > 1)
             return StickChords.Ways(step.Chord, fourMallets);
         var starts = step.Before is null;
-        var leads = passage.House["mallets"] == "right-leads";
-        var roll = Rolls.Why(passage, place);
+        var leads = excerpt.House["mallets"] == "right-leads";
+        var roll = Rolls.Why(excerpt, place);
         var state = roll is null ? 0 : Free;
         return
         [
             new Candidate("R", 0, roll ?? "", state) { IsUsual = true },
             new Candidate(
                 "L",
-                starts ? (leads ? StickCosts.LeftStart : 0.02) : 0,
+                (starts, leads) switch
+                {
+                    (false, _) => 0,
+                    (_, true) => StickCosts.LeftStart,
+                    _ => 0.02,
+                },
                 roll ?? (starts ? "a left-hand start lets the rest alternate" : ""),
                 state == 0 ? 1 : Free
             ),
@@ -32,10 +37,10 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     }
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var seconds = passage.Steps[place].Before ?? 1;
-        var move = passage.Steps[place].Key - passage.Steps[place - 1].Key;
+        var seconds = excerpt.Steps[place].Before ?? 1;
+        var move = excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key;
         if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
             return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
         if (from.Code == to.Code)
@@ -44,13 +49,13 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
             return null;
         if (from.Code == to.Code)
-            return passage.Steps[place].Before < 0.3 ? "a double stroke" : null;
-        return IsOver(passage.Steps[place].Key - passage.Steps[place - 1].Key, to) ? "one hand reaches over the other" : null;
+            return excerpt.Steps[place].Before < 0.3 ? "a double stroke" : null;
+        return IsOver(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key, to) ? "one hand reaches over the other" : null;
     }
 
     private static bool IsOver(int move, Candidate to) => (to.Code == "R" && move < -4) || (to.Code == "L" && move > 4);

@@ -20,14 +20,14 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     private readonly ConcurrentDictionary<(int Midi, int Letter, bool Harmonic), IReadOnlyList<Candidate>> _known = new();
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var keys = passage.Steps[place].Note.Heads is [{ Sounding: { } only }]
+        var keys = excerpt.Steps[place].Note.Heads is [{ Sounding: { } only }]
             ? [only]
-            : passage.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
-        var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(passage, place, k)) : [];
+            : excerpt.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
+        var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(excerpt, place, k)) : [];
         if (ways.Count == 0)
-            ways = [.. Single(passage, place, keys[^1])];
+            ways = [.. Single(excerpt, place, keys[^1])];
         if (ways.Count == 0)
             return ways;
         // Untold, a player takes the open string; without one, the nearest finger of the first position.
@@ -59,11 +59,11 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         [.. Opens(null, 0, midi).Concat(Stops(midi, null, false)).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
 
     // What is much dearer than the cheapest way is never taken.
-    private IEnumerable<Candidate> Single(Passage passage, int place, int midi)
+    private IEnumerable<Candidate> Single(Excerpt excerpt, int place, int midi)
     {
-        var note = passage.Steps[place].Note;
+        var note = excerpt.Steps[place].Note;
         var written = note.Heads.First(h => h.Sounding == midi).Written;
-        return Opens(passage, place, midi)
+        return Opens(excerpt, place, midi)
             .Concat(
                 _known.GetOrAdd(
                     (midi, written?.Diatonic ?? -1, note.Has("harmonic")),
@@ -76,8 +76,8 @@ public sealed class StringTechnique(Neck neck) : ITechnique
             );
     }
 
-    private IEnumerable<Candidate> Opens(Passage? passage, int place, int midi) =>
-        Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi).Select(s => Open(passage, place, s));
+    private IEnumerable<Candidate> Opens(Excerpt? excerpt, int place, int midi) =>
+        Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi).Select(s => Open(excerpt, place, s));
 
     private IEnumerable<Candidate> Stops(int midi, Pitch? written, bool harmonic)
     {
@@ -95,9 +95,9 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     }
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var haste = Math.Clamp(0.25 / (passage.Steps[place].Before ?? 1), 0.4, 2);
+        var haste = Math.Clamp(0.25 / (excerpt.Steps[place].Before ?? 1), 0.4, 2);
         var (f, t) = (StringState.Of(from), StringState.Of(to));
         var crossing = Math.Abs(f.String - t.String) * StringCosts.PerCrossing;
         var shift = Shifts(f, t) ? StringCosts.Shift + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep) : 0;
@@ -106,12 +106,12 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         var (f, t) = (StringState.Of(from), StringState.Of(to));
-        return Slides(f, t, from, to) ? "one finger would slide"
-            : Shifts(f, t) ? $"shift to {Named(to)}"
-            : null;
+        if (Slides(f, t, from, to))
+            return "one finger would slide";
+        return Shifts(f, t) ? $"shift to {Named(to)}" : null;
     }
 
     // An open string leaves the hand where it is, and gives it time to move.
@@ -127,9 +127,9 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     {
         var at = to.Code.IndexOf('@', StringComparison.Ordinal);
         var name = at < 0 ? "1" : to.Code[(at + 1)..].Split('+')[0];
-        return name == "half" ? "half position"
-            : name.StartsWith('T') ? "thumb position"
-            : $"position {name}";
+        if (name == "half")
+            return "half position";
+        return name.StartsWith('T') ? "thumb position" : $"position {name}";
     }
 
     private static bool IsFirst(Candidate way) =>
@@ -137,11 +137,11 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         && !way.Code.Contains('o', StringComparison.Ordinal)
         && !way.Code.Contains("half", StringComparison.Ordinal);
 
-    private Candidate Open(Passage? passage, int place, int s)
+    private Candidate Open(Excerpt? excerpt, int place, int s)
     {
-        var beats = passage?.Beats(place).Value ?? 1;
+        var beats = excerpt?.Beats(place).Value ?? 1;
         var top = s == neck.Strings.Count - 1;
-        var cost = passage?.House["fourth-finger"] switch
+        var cost = excerpt?.House["fourth-finger"] switch
         {
             null or "open-allowed" => 0,
             "always" => beats >= 1 ? 1.2 : 0.1,
@@ -175,13 +175,16 @@ public sealed class StringTechnique(Neck neck) : ITechnique
             );
         var finger = f.Finger == Necks.Thumb ? "T" : f.Finger.ToString(CultureInfo.InvariantCulture);
         var code = neck.Strings[s].Letter + finger + f.Sign + (hand.Name == "1" ? "" : $"@{hand.Name}");
+        var matches = f.Finger == 4 && hand.Offset == 2 && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above);
         return new Candidate(
             code,
             Math.Round(cost, 3),
-            f.Finger == 4 && hand.Offset == 2 && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above)
-                    ? "fourth finger: the tone matches, and the bow stays"
-                : hand.HasThumb ? "thumb position"
-                : "",
+            (matches, hand.HasThumb) switch
+            {
+                (true, _) => "fourth finger: the tone matches, and the bow stays",
+                (_, true) => "thumb position",
+                _ => "",
+            },
             new StringState(s, f.Finger, hand.Offset).Packed
         );
     }
@@ -201,13 +204,13 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         var offset = Math.Max(2, node - NodeFinger);
         return new Candidate(
             $"{neck.Strings[s].Letter}{NodeFinger}o@{node}",
-            written
-                ? node == 12
-                    ? 0
-                    : 0.2
-                : node == 12
-                    ? neck.Harmonic
-                    : neck.Harmonic + 0.8,
+            (written, node == 12) switch
+            {
+                (true, true) => 0,
+                (true, false) => 0.2,
+                (false, true) => neck.Harmonic,
+                _ => neck.Harmonic + 0.8,
+            },
             $"natural harmonic, touched at the {name}",
             new StringState(s, NodeFinger, offset).Packed
         );

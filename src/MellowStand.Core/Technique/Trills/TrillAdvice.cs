@@ -46,10 +46,12 @@ public sealed record TrillAdvice(string Quality, string How)
         if (moves.Count == 0)
             return new TrillAdvice("fair", $"lip trill on {Named(from, chart)}");
         var moving = moves.Lifts.Concat(moves.Presses).Concat(moves.Slides).Select(f => Fingers[f]).ToList();
-        var quality =
-            moves.Slides.Count > 0 || moves.Crossings > 0 || moves.Count > 2 ? "poor"
-            : moves.Count == 1 ? "good"
-            : "fair";
+        var quality = moves switch
+        {
+            { Slides.Count: > 0 } or { Crossings: > 0 } or { Count: > 2 } => "poor",
+            { Count: 1 } => "good",
+            _ => "fair",
+        };
         return new TrillAdvice(
             quality,
             (quality == "poor" ? "poor: " : "") + $"from {Named(from, chart)} move {string.Join(" and ", moving)}"
@@ -86,14 +88,12 @@ public sealed record TrillAdvice(string Quality, string How)
 
     private static int Finger(Fingering f) => f.Code[1] is >= '0' and <= '9' ? f.Code[1] - '0' : 0;
 
-    private static string Named(Fingering f, FingeringChart chart) =>
-        chart.Kind == "valves"
-            ? f.Code == "0"
-                ? "open"
-                : f.Code
-            : f.Code == "only"
-                ? "the usual fingering"
-                : $"\"{f.Code}\"";
+    private static string Named(Fingering f, FingeringChart chart)
+    {
+        if (chart.Kind == "valves")
+            return f.Code == "0" ? "open" : f.Code;
+        return f.Code == "only" ? "the usual fingering" : $"\"{f.Code}\"";
+    }
 }
 
 /// <summary>A printed trill with its fingering.</summary>

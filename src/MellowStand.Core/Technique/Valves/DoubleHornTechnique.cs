@@ -21,9 +21,9 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     private static readonly ValveTechnique BFlat = new(34, 3);
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        return Of(passage.Steps[place].Key, passage.Steps[place].Note.TopSounding!.Value);
+        return Of(excerpt.Steps[place].Key, excerpt.Steps[place].Note.TopSounding!.Value);
     }
 
     /// <summary>Every way to sound a key.</summary>
@@ -44,17 +44,17 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     }
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var cost = F.Change(passage, place, from, to);
-        return ((from.State ^ to.State) & SideBit) == 0 ? cost : cost + (passage.Steps[place].SlurredFrom ? ChangeSideInSlur : ChangeSide);
+        var cost = F.Change(excerpt, place, from, to);
+        return ((from.State ^ to.State) & SideBit) == 0 ? cost : cost + (excerpt.Steps[place].SlurredFrom ? ChangeSideInSlur : ChangeSide);
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to) =>
-        ((from.State ^ to.State) & SideBit) != 0 && passage.Steps[place].SlurredFrom
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
+        ((from.State ^ to.State) & SideBit) != 0 && excerpt.Steps[place].SlurredFrom
             ? "the side changes inside a slur"
-            : F.Reason(passage, place, from, to);
+            : F.Reason(excerpt, place, from, to);
 
     private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, string prefix, double cost, int bit) =>
         ways.Select(w => w with { Code = prefix + w.Code, Cost = Math.Round(w.Cost + cost, 3), State = w.State | bit });

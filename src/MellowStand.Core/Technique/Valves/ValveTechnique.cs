@@ -37,42 +37,44 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
     ];
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place) => Of(passage.Steps[place].Note.TopSounding!.Value);
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place) => Of(excerpt.Steps[place].Note.TopSounding!.Value);
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to)
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var seconds = passage.Steps[place].Before ?? 1;
+        var seconds = excerpt.Steps[place].Before ?? 1;
         var fingers = int.PopCount((from.State ^ to.State) & 0xF);
         // A finger up and another down at once is the awkward one when it is quick.
         var crossing = (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 ? 1 : 0;
         var quick = Math.Clamp(0.25 / seconds, 0.2, 2.5);
-        var leap =
-            LeapOf(passage, place) >= ValveCosts.LeapFrom ? ValveCosts.Leap
-            : TrapOf(passage, place, to) > 0 ? ValveCosts.Trap
-            : 0;
+        var leap = LeapOf(excerpt, place) switch
+        {
+            >= ValveCosts.LeapFrom => ValveCosts.Leap,
+            _ when TrapOf(excerpt, place, to) > 0 => ValveCosts.Trap,
+            _ => 0,
+        };
         return (quick * ((fingers * ValveCosts.PerFinger) + (crossing * ValveCosts.Crossing))) + leap;
     }
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        if (LeapOf(passage, place) >= ValveCosts.LeapFrom)
+        if (LeapOf(excerpt, place) >= ValveCosts.LeapFrom)
             return "a leap: hear it an octave lower first";
-        if (TrapOf(passage, place, to) is > 0 and var gap)
+        if (TrapOf(excerpt, place, to) is > 0 and var gap)
             return $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first";
-        return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && passage.Steps[place].Before < 0.15
+        return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && excerpt.Steps[place].Before < 0.15
             ? "one finger up while another goes down"
             : null;
     }
 
-    private static int LeapOf(Passage passage, int place) => Math.Abs(passage.Steps[place].Key - passage.Steps[place - 1].Key);
+    private static int LeapOf(Excerpt excerpt, int place) => Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key);
 
     // High partials lie so close that a leap lands on the neighbour: half steps to it, or 0 where there is no danger.
-    private static int TrapOf(Passage passage, int place, Candidate to)
+    private static int TrapOf(Excerpt excerpt, int place, Candidate to)
     {
         var partial = to.State >> PartialShift;
-        if (LeapOf(passage, place) < ValveCosts.TrapFrom || partial == 0 || partial + 1 >= Partials.Length)
+        if (LeapOf(excerpt, place) < ValveCosts.TrapFrom || partial == 0 || partial + 1 >= Partials.Length)
             return 0;
         var gap = Math.Min(Partials[partial + 1] - Partials[partial], Partials[partial] - Partials[partial - 1]);
         return gap <= 2 ? gap : 0;
@@ -114,10 +116,12 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
         return [.. kept.Where(w => w.Cost <= kept[0].Cost + ValveCosts.Reach).Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
-    private static string Advice(string code, double cents) =>
-        code is "1-3" or "1-2-3" ? $"{cents:0} cents sharp: put the third slide out"
-        : Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents"
-        : "";
+    private static string Advice(string code, double cents)
+    {
+        if (code is "1-3" or "1-2-3")
+            return $"{cents:0} cents sharp: put the third slide out";
+        return Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents" : "";
+    }
 }
 
 /// <summary>What valve work costs.</summary>

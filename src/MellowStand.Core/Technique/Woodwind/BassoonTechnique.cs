@@ -10,46 +10,46 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
     private const double OnThumb = 0.08;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) =>
-        (passage.Steps[place].PitchClass, code) switch
+    protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
+        (excerpt.Steps[place].PitchClass, code) switch
         {
             (6, "thumb") => Way(
                 code,
-                ThumbIsBusy(passage, place, 6) ? 1.2 : 0,
+                ThumbIsBusy(excerpt, place, 6) ? 1.2 : 0,
                 "the right little finger comes from or goes to another key",
                 true
             ),
             (6, "little") => Way(
                 code,
-                (LittleIsBusy(passage, place, 6) ? 1.2 : 0) + OnThumb,
+                (LittleIsBusy(excerpt, place, 6) ? 1.2 : 0) + OnThumb,
                 "the right thumb comes from or goes to another key",
                 false
             ),
-            (8, "little") => Way(code, LittleIsBusy(passage, place, 8) ? 1.2 : 0, "", true),
+            (8, "little") => Way(code, LittleIsBusy(excerpt, place, 8) ? 1.2 : 0, "", true),
             (8, "thumb") => Way(
                 code,
-                (ThumbIsBusy(passage, place, 8) ? 1.2 : 0) + OnThumb,
+                (ThumbIsBusy(excerpt, place, 8) ? 1.2 : 0) + OnThumb,
                 "the right little finger comes from or goes to F or F♯",
                 false
             ),
             (10, "ring") => Way(code, OnThumb + 0.3, "the right thumb comes from or goes to another key", false),
-            (10, "thumb") => Way(code, ThumbIsBusy(passage, place, 10) ? 1.2 : 0, "", true),
-            (_, "flick") => Way(code, IsSlurredUp(passage, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
-            (_, "plain") => Way(code, IsSlurredUp(passage, place) ? 0.8 : 0, "", true),
+            (10, "thumb") => Way(code, ThumbIsBusy(excerpt, place, 10) ? 1.2 : 0, "", true),
+            (_, "flick") => Way(code, IsSlurredUp(excerpt, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
+            (_, "plain") => Way(code, IsSlurredUp(excerpt, place) ? 0.8 : 0, "", true),
             _ => null,
         };
 
     // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
-    private static bool ThumbIsBusy(Passage passage, int place, int own) =>
+    private static bool ThumbIsBusy(Excerpt excerpt, int place, int own) =>
         new[] { -1, 1 }.Any(o =>
-            passage.PitchClassAt(place, o) is { } pc && (passage.Steps[place + o].Key <= 40 || (pc == 10 && own != 10))
+            excerpt.PitchClassAt(place, o) is { } pc && (excerpt.Steps[place + o].Key <= 40 || (pc == 10 && own != 10))
         );
 
-    private static bool LittleIsBusy(Passage passage, int place, int own) =>
+    private static bool LittleIsBusy(Excerpt excerpt, int place, int own) =>
         new[] { -1, 1 }.Any(o =>
-            passage.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && passage.Steps[place + o].Key <= 56
+            excerpt.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && excerpt.Steps[place + o].Key <= 56
         );
 
-    private static bool IsSlurredUp(Passage passage, int place) =>
-        place > 0 && passage.Steps[place].SlurredFrom && passage.Steps[place - 1].Key < passage.Steps[place].Key - 2;
+    private static bool IsSlurredUp(Excerpt excerpt, int place) =>
+        place > 0 && excerpt.Steps[place].SlurredFrom && excerpt.Steps[place - 1].Key < excerpt.Steps[place].Key - 2;
 }

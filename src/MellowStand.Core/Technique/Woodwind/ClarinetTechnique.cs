@@ -16,25 +16,25 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
     private const int LastWithRightHand = 78;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) =>
-        (passage.Steps[place].Key, code) switch
+    protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
+        (excerpt.Steps[place].Key, code) switch
         {
             (56 or 75, "left") => Way(code, leftGSharp ? 0.1 : 9, leftGSharp ? "the left lever" : "", false),
             (56 or 75, "only") => Way(code, 0, "on the right only", true),
             // C♯ is seldom taken on the right: B gives way to it.
             (54 or 73, "right") => Way(code, 0.16, Alternate, false),
             (52 or 71, "right") or (53 or 72, "left") => Way(code, 0.12, Alternate, false),
-            (>= 67 and <= 70, _) => Throat(passage, place, code),
-            (66, "first") => Way(code, IsBetween(passage, place, 5) ? 0.4 : 0, "", true),
-            (66, "thumb") => Way(code, IsBetween(passage, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
+            (>= 67 and <= 70, _) => Throat(excerpt, place, code),
+            (66, "first") => Way(code, IsBetween(excerpt, place, 5) ? 0.4 : 0, "", true),
+            (66, "thumb") => Way(code, IsBetween(excerpt, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
             (59 or 78, "chromatic") => Way(
                 code,
-                Beside(passage, place, 10) || Beside(passage, place, 5) ? 0.02 : 0.5,
+                Beside(excerpt, place, 10) || Beside(excerpt, place, 5) ? 0.02 : 0.5,
                 "chromatic: one finger moves",
                 false
             ),
-            (63 or 82, "small") => Way(code, Beside(passage, place, 2) ? 0.3 : 0.5, "between fingers of the left hand", false),
-            (63 or 82, "one-and-one") => Way(code, Beside(passage, place, 10, 5) ? 0.4 : 0.7, "an arpeggio with B♭ or F", false),
+            (63 or 82, "small") => Way(code, Beside(excerpt, place, 2) ? 0.3 : 0.5, "between fingers of the left hand", false),
+            (63 or 82, "one-and-one") => Way(code, Beside(excerpt, place, 10, 5) ? 0.4 : 0.7, "an arpeggio with B♭ or F", false),
             _ => null,
         };
 
@@ -43,11 +43,11 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
 
     private const string Alternate = "the little fingers alternate";
 
-    private static Candidate? Throat(Passage passage, int place, string code)
+    private static Candidate? Throat(Excerpt excerpt, int place, string code)
     {
         var crosses =
-            Crosses(passage, place, 1) || (Crosses(passage, place, 2) && passage.Steps[place + 1].Key is >= 66 and < FirstOverTheBreak);
-        var isLong = passage.Beats(place) >= 2;
+            Crosses(excerpt, place, 1) || (Crosses(excerpt, place, 2) && excerpt.Steps[place + 1].Key is >= 66 and < FirstOverTheBreak);
+        var isLong = excerpt.Beats(place) >= 2;
         return code switch
         {
             "right-hand-down" => Way(code, crosses ? 0 : 0.4, crosses ? "the break comes: the right hand is down already" : "", false),
@@ -57,20 +57,20 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
                 isLong ? "a long throat note: darker and lower with fingers of both hands" : "",
                 false
             ),
-            "side" => Way(code, Beside(passage, place, 9) ? 0.3 : 0.6, "a quick turn with A: only the side key moves", false),
+            "side" => Way(code, Beside(excerpt, place, 9) ? 0.3 : 0.6, "a quick turn with A: only the side key moves", false),
             "plain" => Way(code, (crosses ? 0.3 : 0) + (isLong ? 0.3 : 0), "", true),
             _ => null,
         };
     }
 
-    private static bool Crosses(Passage passage, int place, int ahead)
+    private static bool Crosses(Excerpt excerpt, int place, int ahead)
     {
         var at = place + ahead;
-        return passage.PitchClassAt(place, ahead) is not null && passage.Steps[at].Key is >= FirstOverTheBreak and <= LastWithRightHand;
+        return excerpt.PitchClassAt(place, ahead) is not null && excerpt.Steps[at].Key is >= FirstOverTheBreak and <= LastWithRightHand;
     }
 
-    private static bool IsBetween(Passage passage, int place, int pitchClass) =>
-        passage.PitchClassAt(place, -1) == pitchClass && passage.PitchClassAt(place, 1) == pitchClass;
+    private static bool IsBetween(Excerpt excerpt, int place, int pitchClass) =>
+        excerpt.PitchClassAt(place, -1) == pitchClass && excerpt.PitchClassAt(place, 1) == pitchClass;
 
-    private static bool Beside(Passage passage, int place, params int[] pitchClasses) => passage.IsNear(place, 1, pitchClasses);
+    private static bool Beside(Excerpt excerpt, int place, params int[] pitchClasses) => excerpt.IsNear(place, 1, pitchClasses);
 }

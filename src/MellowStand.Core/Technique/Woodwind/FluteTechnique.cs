@@ -11,13 +11,13 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
     private const int FSharp = 6;
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) =>
-        passage.Steps[place].PitchClass switch
+    protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
+        excerpt.Steps[place].PitchClass switch
         {
-            10 => BFlat(passage, place, code),
+            10 => BFlat(excerpt, place, code),
             FSharp when code == "middle" => Way(
                 code,
-                passage.IsNear(place, 1, 4) ? 0.2 : 0.6,
+                excerpt.IsNear(place, 1, 4) ? 0.2 : 0.6,
                 "quick beside E: only the middle finger moves",
                 false
             ),
@@ -27,12 +27,12 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
     /// <inheritdoc/>
     public override string? Missing(int written) => written == 59 && !lowB ? "needs a low B foot" : null;
 
-    private Candidate? BFlat(Passage passage, int place, string code)
+    private Candidate? BFlat(Excerpt excerpt, int place, string code)
     {
-        var flats = passage.IsInFlats(place) && thumb;
-        var natural = passage.IsNear(place, 3, BNatural);
-        var beside = passage.IsNear(place, 1, BNatural);
-        var chromatic = beside && passage.IsNear(place, 1, 9);
+        var flats = excerpt.IsInFlats(place) && thumb;
+        var natural = excerpt.IsNear(place, 3, BNatural);
+        var beside = excerpt.IsNear(place, 1, BNatural);
+        var chromatic = beside && excerpt.IsNear(place, 1, 9);
         return code switch
         {
             "thumb" => Way(
@@ -44,14 +44,19 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
             // Two fingers for each B♭: dear only where it is quick and chromatic, and then the lever serves.
             "one-and-one" => Way(
                 code,
-                chromatic ? 0.2 + (0.35 * Math.Max(0, Haste(passage, place) - 1))
-                    : flats && !natural ? 0.5
-                    : 0.2,
+                OneAndOne(excerpt, place, chromatic, flats && !natural),
                 natural ? "a B♮ is near: the thumb must stay on its own key" : "",
                 !flats || natural
             ),
             "lever" => Way(code, chromatic ? 0.35 : 0.7, chromatic ? "chromatic between A and B♮: the lever moves alone" : "", false),
             _ => null,
         };
+    }
+
+    private static double OneAndOne(Excerpt excerpt, int place, bool chromatic, bool thumbServes)
+    {
+        if (chromatic)
+            return 0.2 + (0.35 * Math.Max(0, Haste(excerpt, place) - 1));
+        return thumbServes ? 0.5 : 0.2;
     }
 }

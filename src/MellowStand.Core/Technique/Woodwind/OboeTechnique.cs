@@ -12,18 +12,18 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF)
     private static readonly int[] RingFinger = [2, 3, 1, 0, 11, 10];
 
     /// <inheritdoc/>
-    protected override Candidate? Judge(Passage passage, int place, string code) =>
-        passage.Steps[place].PitchClass switch
+    protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
+        excerpt.Steps[place].PitchClass switch
         {
-            5 => F(passage, place, code),
-            3 when code is "left" or "right" => EFlat(passage, place, code),
-            8 when code is "left" or "right" => AFlat(passage, place, code),
+            5 => F(excerpt, place, code),
+            3 when code is "left" or "right" => EFlat(excerpt, place, code),
+            8 when code is "left" or "right" => AFlat(excerpt, place, code),
             _ => null,
         };
 
-    private Candidate? F(Passage passage, int place, string code)
+    private Candidate? F(Excerpt excerpt, int place, string code)
     {
-        var beside = passage.IsNear(place, 1, RingFinger);
+        var beside = excerpt.IsNear(place, 1, RingFinger);
         return code switch
         {
             "regular" => Way(code, beside ? 2.2 : 0, beside ? "" : "no neighbour needs the right ring finger", true),
@@ -33,20 +33,20 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF)
         };
     }
 
-    private static Candidate EFlat(Passage passage, int place, string code)
+    private static Candidate EFlat(Excerpt excerpt, int place, string code)
     {
-        var slides = passage.IsNear(place, 1, 0, 1);
+        var slides = excerpt.IsNear(place, 1, 0, 1);
         return code == "right"
             ? Way(code, slides ? 1.8 : 0, "", true)
-            : Way(code, 0.4 + (LeftIsBusy(passage, place) ? 2.5 : 0), "the right little finger comes from or goes to C or C♯", false);
+            : Way(code, 0.4 + (LeftIsBusy(excerpt, place) ? 2.5 : 0), "the right little finger comes from or goes to C or C♯", false);
     }
 
-    private static Candidate AFlat(Passage passage, int place, string code) =>
+    private static Candidate AFlat(Excerpt excerpt, int place, string code) =>
         code == "left"
-            ? Way(code, LeftIsBusy(passage, place) ? 2 : 0, "", true)
+            ? Way(code, LeftIsBusy(excerpt, place) ? 2 : 0, "", true)
             : Way(code, 0.5, "the left little finger has the low B or B♭", false);
 
     // Low B and B♭ are on the left little finger.
-    private static bool LeftIsBusy(Passage passage, int place) =>
-        new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < passage.Steps.Count && passage.Steps[p].Key is 58 or 59);
+    private static bool LeftIsBusy(Excerpt excerpt, int place) =>
+        new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < excerpt.Steps.Count && excerpt.Steps[p].Key is 58 or 59);
 }

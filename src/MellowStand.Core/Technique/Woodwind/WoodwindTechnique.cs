@@ -14,9 +14,9 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
     private static readonly IReadOnlyList<Candidate> Only = [new Candidate("only", 0, "") { IsUsual = true }];
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Passage passage, int place)
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var written = passage.Steps[place].Key;
+        var written = excerpt.Steps[place].Key;
         if (Missing(written) is { } missing)
             return [new Candidate("only", 0, missing) { IsUsual = true }];
         var fingerings = chart.At(written);
@@ -27,40 +27,40 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
         return
         [
             .. fingerings.Select(
-                (f, i) => Judge(passage, place, f.Code) ?? Way(f.Code, i == 0 ? 0 : WoodwindCosts.Alternate, f.When, i == 0)
+                (f, i) => Judge(excerpt, place, f.Code) ?? Way(f.Code, i == 0 ? 0 : WoodwindCosts.Alternate, f.When, i == 0)
             ),
         ];
     }
 
     /// <inheritdoc/>
-    public double Change(Passage passage, int place, Candidate from, Candidate to) =>
-        Moves(passage, place, from, to) is { } moves
-            ? Haste(passage, place) * (SlideOf(moves) + (moves.Crossings * WoodwindCosts.Crossing))
+    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to) =>
+        Moves(excerpt, place, from, to) is { } moves
+            ? Haste(excerpt, place) * (SlideOf(moves) + (moves.Crossings * WoodwindCosts.Crossing))
             : 0;
 
     /// <inheritdoc/>
-    public string? Reason(Passage passage, int place, Candidate from, Candidate to)
+    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        if (Moves(passage, place, from, to) is not { } moves)
+        if (Moves(excerpt, place, from, to) is not { } moves)
             return null;
         if (SlideOf(moves) >= WoodwindCosts.Slide)
             return "the little finger slides";
-        return moves.Crossings >= 2 && Haste(passage, place) > WoodwindCosts.Quick
+        return moves.Crossings >= 2 && Haste(excerpt, place) > WoodwindCosts.Quick
             ? "fingers cross: some go up while others go down"
             : null;
     }
 
     private double SlideOf(FingerMoves moves) => moves.Slides.Sum(f => slides.GetValueOrDefault(f));
 
-    private FingerMoves? Moves(Passage passage, int place, Candidate from, Candidate to)
+    private FingerMoves? Moves(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        if (chart.Find(passage.Steps[place - 1].Key, from.Code) is not { } a || chart.Find(passage.Steps[place].Key, to.Code) is not { } b)
+        if (chart.Find(excerpt.Steps[place - 1].Key, from.Code) is not { } a || chart.Find(excerpt.Steps[place].Key, to.Code) is not { } b)
             return null;
         return FingerMoves.Between(chart, a, b);
     }
 
     /// <summary>What a fingering of the note costs at its place; null where the chart's order says enough.</summary>
-    protected abstract Candidate? Judge(Passage passage, int place, string code);
+    protected abstract Candidate? Judge(Excerpt excerpt, int place, string code);
 
     /// <summary>Why this instrument cannot play a written key that others of its kind can; null when it can.</summary>
     public virtual string? Missing(int written) => null;
@@ -70,7 +70,7 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
         new(code, Math.Round(cost, 3), why) { IsUsual = usual };
 
     /// <summary>How much quicker than comfortable the change into a note is: 1 at a quarter of a second.</summary>
-    protected static double Haste(Passage passage, int place) => Math.Clamp(0.25 / (passage.Steps[place].Before ?? 1), 0.3, 2.5);
+    protected static double Haste(Excerpt excerpt, int place) => Math.Clamp(0.25 / (excerpt.Steps[place].Before ?? 1), 0.3, 2.5);
 }
 
 /// <summary>What woodwind fingers cost.</summary>

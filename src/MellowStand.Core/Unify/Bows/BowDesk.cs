@@ -62,10 +62,12 @@ public static class BowDesk
     {
         var (stroke, direction) = (strokes[i], path[i]);
         var join = i == 0 ? null : costs.Join(i, path[i - 1], direction);
-        var word =
-            join is null ? "turn"
-            : join.Name.StartsWith("hook", StringComparison.Ordinal) ? "hook"
-            : "retake";
+        var word = join?.Name switch
+        {
+            null => "turn",
+            var name when name.StartsWith("hook", StringComparison.Ordinal) => "hook",
+            _ => "retake",
+        };
         var isPlain =
             i > 0
             && (

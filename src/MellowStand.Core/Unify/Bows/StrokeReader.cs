@@ -56,10 +56,12 @@ public static class StrokeReader
         }
     }
 
-    private static BowDirection? Printed(Note note) =>
-        note.Has("down-bow") ? BowDirection.Down
-        : note.Has("up-bow") ? BowDirection.Up
-        : null;
+    private static BowDirection? Printed(Note note)
+    {
+        if (note.Has("down-bow"))
+            return BowDirection.Down;
+        return note.Has("up-bow") ? BowDirection.Up : null;
+    }
 
     // From "pizz." to "arco" nothing is bowed.
     private static Func<Fraction, bool> Plucked(Part part)

@@ -34,14 +34,7 @@ internal static class ReturnLines
         var (from, distance) = (0, 0);
         for (var m = 0; m <= measures; m++)
         {
-            var now =
-                m < measures && voice.RhythmOf(m).Length > 0
-                    ? last.TryGetValue((voice.RhythmOf(m), voice.KeysOf(m)), out var before)
-                        ? m - before
-                        : 0
-                    : m < measures && distance > 0
-                        ? distance
-                        : 0;
+            var now = m < measures ? Distance(voice, m, last, distance) : 0;
             if (now != distance)
             {
                 if (distance > 0 && m - from >= LeastMeasures && m - from <= distance)
@@ -52,6 +45,14 @@ internal static class ReturnLines
             if (m < measures && voice.RhythmOf(m).Length > 0)
                 last[(voice.RhythmOf(m), voice.KeysOf(m))] = m;
         }
+    }
+
+    // How far back the same measure stands, or 0; a rest goes with what stands before it.
+    private static int Distance(VoiceMeasures voice, int m, Dictionary<(string Rhythm, string Keys), int> last, int before)
+    {
+        if (voice.RhythmOf(m).Length == 0)
+            return before;
+        return last.TryGetValue((voice.RhythmOf(m), voice.KeysOf(m)), out var there) ? m - there : 0;
     }
 
     private static SharedLine? Line(VoiceMeasures voice, int from, int to, int distance)

@@ -2,8 +2,9 @@
 import { App as AApp, Button as AButton, Modal as AModal } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, take, type Difference } from '../../api/client'
-import { usePieceChange } from '../../api/queries'
+import { usePieceChange, useUndoAct } from '../../api/queries'
 import { kindWords, readingWords } from './readings'
+import { tellError } from '../../common/tell'
 
 /** All open differences of one kind at once, with a preview of what will change. */
 const props = defineProps<{
@@ -16,6 +17,8 @@ const id = computed(() => props.piece)
 const shown = ref(false)
 const { message } = AApp.useApp()
 const wanted = computed(() => props.entries.filter((d) => d.state === 'open' && d.rank === 'difference'))
+const undo = useUndoAct(id)
+const act = ref<{ act: number; count: number } | null>(null)
 const decide = usePieceChange(id, () =>
   take(
     api.POST('/api/pieces/{id}/decisions/all', {
@@ -29,14 +32,23 @@ async function accept() {
   shown.value = false
   try {
     const made = await decide.mutateAsync(undefined)
-    message.success(`${made.length} settled as proposed; each can be undone.`)
+    act.value = { act: made[0]!.act, count: made.length }
+    message.success(`${made.length} settled as proposed.`)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
+}
+
+async function takeBack() {
+  const last = act.value!
+  act.value = null
+  await undo.mutateAsync(last.act)
+  message.info(`${last.count} undone: the parts print again what the edition has.`)
 }
 </script>
 
 <template>
+  <AButton v-if="act" size="small" @click="takeBack">Undo these {{ act.count }}</AButton>
   <AButton v-if="wanted.length > 1" size="small" @click="shown = true">Accept these {{ wanted.length }}</AButton>
   <AModal
     v-model:open="shown"

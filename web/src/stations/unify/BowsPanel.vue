@@ -5,6 +5,7 @@ import { api, take, type Stroke } from '../../api/client'
 import { useBowing, usePieceChange } from '../../api/queries'
 import type { StationEvents, StationProps } from '..'
 import { bowSign, byMeasure, otherWay, strokeWords } from './bows'
+import { tellError } from '../../common/tell'
 
 /** The bowing of the string parts in the selection, with what each stroke spends of the bow. */
 const props = defineProps<StationProps>()
@@ -29,7 +30,7 @@ async function writeIn() {
     await write.mutateAsync(undefined)
     message.success('The bows are written in; undo them in the decision list.')
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 

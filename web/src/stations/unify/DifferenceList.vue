@@ -9,6 +9,7 @@ import DifferenceEntry from './DifferenceEntry.vue'
 import PickOne from '../../common/PickOne.vue'
 import { kindWords, readingGroups, readingWords } from './readings'
 import { neighbour, useListKeys } from '../useListKeys'
+import { tellError } from '../../common/tell'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
@@ -82,7 +83,7 @@ async function settle(
     message.success(said)
     if (next && next.id !== d.id) emit('active', next.id)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 
@@ -150,6 +151,10 @@ useListKeys({
   e: withCurrent((d) => void keep(d)),
   o: withCurrent((d) => void other(d, readingGroups(d)[1]!.has)),
 })
+const emptyWords = computed(() => {
+  if (all.value.length === 0) return 'No two parts of this piece share a line and disagree.'
+  return show.value === 'open' ? 'Everything in the selection is settled.' : 'Nothing is settled here yet.'
+})
 </script>
 
 <template>
@@ -184,13 +189,7 @@ useListKeys({
     </div>
     <p v-if="differences.isError.value" class="empty">{{ differences.error.value?.message }}</p>
     <p v-else-if="differences.data.value && entries.length === 0" class="empty">
-      {{
-        all.length === 0
-          ? 'No two parts of this piece share a line and disagree.'
-          : show === 'open'
-            ? 'Everything in the selection is settled.'
-            : 'Nothing is settled here yet.'
-      }}
+      {{ emptyWords }}
     </p>
     <ol ref="list" class="entries">
       <DifferenceEntry

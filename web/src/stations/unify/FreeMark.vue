@@ -5,6 +5,7 @@ import { api, take, type Difference } from '../../api/client'
 import { usePieceChange } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import { freeMarks } from './readings'
+import { tellError } from '../../common/tell'
 
 /** A mark of the director's own, written to the notes of a difference in one part or in all of the line. */
 const props = defineProps<{ piece: number; difference: Difference; names: ReadonlyMap<string, string> }>()
@@ -32,7 +33,7 @@ async function ok() {
     open.value = false
     message.success(`Written into ${targets.value.map((t) => props.names.get(t.part) ?? t.part).join(', ')}.`)
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 </script>

@@ -7,6 +7,7 @@ import PickOne from '../../common/PickOne.vue'
 import { inSelection } from '../findings'
 import type { StationEvents, StationProps } from '..'
 import { relationWords } from './readings'
+import { tellError } from '../../common/tell'
 
 /** Who goes with whom: the lines that parts share, their leaders; choosing one stacks all its parts in the music. */
 const props = defineProps<StationProps>()
@@ -44,7 +45,7 @@ async function setLeader(l: Line, leader: string | undefined) {
       leader ? `${names.value.get(leader)} decides for these parts now.` : 'The usual order of rules decides again.',
     )
   } catch (e) {
-    message.error((e as Error).message)
+    tellError(e)
   }
 }
 </script>

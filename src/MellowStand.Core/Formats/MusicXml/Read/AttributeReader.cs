@@ -57,11 +57,12 @@ internal static class AttributeReader
         var octave = e.Element("clef-octave-change").Int() ?? 0;
         return sign
             + e.Element("line")?.Value.Trim()
-            + (
-                octave == 0 ? ""
-                : octave > 0 ? "+8"
-                : "-8"
-            );
+            + octave switch
+            {
+                0 => "",
+                > 0 => "+8",
+                _ => "-8",
+            };
     }
 
     private static int Bound(int n, int limit) => Math.Clamp(n, -limit, limit);

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Formats.MusicXml;
 
-/// <summary>What a walk over a part meets. All who read a part listen to the same walk, so that they cannot disagree on where a note stands.</summary>
+/// <summary>What a walk over a part meets. All who read a part listen to the same walk, so that they cannot disagree on where a note
+/// stands.</summary>
 internal interface IPartListener
 {
     /// <summary>A measure begins.</summary>
@@ -23,7 +24,8 @@ internal interface IPartListener
 }
 
 /// <summary>The one walk over the measures and notes of a part: cursor, what is in force, number of the note.</summary>
-/// <remarks>The cursor moves as MusicXML 4.0 says under "note", "backup" and "forward". A note that says it is in a chord belongs to the note before
+/// <remarks>The cursor moves as MusicXML 4.0 says under "note", "backup" and "forward". A note that says it is in a chord belongs to the
+/// note before
 /// it; where there is none in its measure it stands for itself.</remarks>
 internal sealed class PartWalk(PartContent content, Action<int, string>? warn = null)
 {

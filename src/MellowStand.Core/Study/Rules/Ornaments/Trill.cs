@@ -29,10 +29,12 @@ public sealed class Trill : IStudyRule
             var seconds = context.Seconds(note.MeasureIndex, note.SoundingDuration);
             var alternations = Math.Max(1, (int)(seconds * NotesPerSecond / 2));
             var start = context.House["trill-start"] == "upper" ? $"begin on {upper.Name}" : $"begin on {main.Name}";
-            var stop =
-                context.House["trill-end"] == "run-through" ? "run through to the next note"
-                : closing ? "stop on the beat before the closing notes"
-                : "stop just before the next note";
+            var stop = (context.House["trill-end"], closing) switch
+            {
+                ("run-through", _) => "run through to the next note",
+                (_, true) => "stop on the beat before the closing notes",
+                _ => "stop just before the next note",
+            };
             yield return Finding.At(
                 Name,
                 part,

@@ -46,10 +46,12 @@ public sealed class MeterGrouping : IStudyRule
 
     private Finding Make(StudyContext context, Part part, (int From, int To, string Groups, Meter Meter) s)
     {
-        var unit =
-            s.Meter.Groups[0].BeatType == 8 ? "eighths"
-            : s.Meter.Groups[0].BeatType == 16 ? "16ths"
-            : "beats";
+        var unit = s.Meter.Groups[0].BeatType switch
+        {
+            8 => "eighths",
+            16 => "16ths",
+            _ => "beats",
+        };
         return new Finding(
             Name,
             [part.Id],

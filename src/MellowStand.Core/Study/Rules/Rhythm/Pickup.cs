@@ -43,8 +43,8 @@ public sealed class Pickup : IStudyRule
     private static string Beats(Fraction length, Fraction unit)
     {
         var beats = length / unit;
-        return beats == 1 ? "one beat"
-            : beats.Denominator == 1 ? $"{beats} beats"
-            : $"{Lengths.Mixed(beats)} beats";
+        if (beats == 1)
+            return "one beat";
+        return beats.Denominator == 1 ? $"{beats} beats" : $"{Lengths.Mixed(beats)} beats";
     }
 }

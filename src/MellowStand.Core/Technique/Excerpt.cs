@@ -4,7 +4,7 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Technique;
 
 /// <summary>The notes of a passage in order, with what a rule may ask of them.</summary>
-public sealed class Passage
+public sealed class Excerpt
 {
     private readonly Func<int, double> _quarterBpm;
 
@@ -15,7 +15,7 @@ public sealed class Passage
     /// <param name="to">Last measure from 0.</param>
     /// <param name="house">The school's answers.</param>
     /// <param name="quarterBpm">Quarters per minute at a measure.</param>
-    public Passage(Score score, Part part, int from, int to, House house, Func<int, double> quarterBpm)
+    public Excerpt(Score score, Part part, int from, int to, House house, Func<int, double> quarterBpm)
     {
         (Score, Part, House, _quarterBpm) = (score, part, house, quarterBpm);
         var slurred = SlurredNotes(part);
@@ -130,12 +130,12 @@ public sealed class Passage
     }
 
     // Sounding keys of all that is struck at once, the lowest first.
-    private static IReadOnlyList<int> Keys(List<Note> group) =>
-        group is [{ Heads: [{ Sounding: var only }] }]
-            ? only is { } key
-                ? [key]
-                : []
-            : [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
+    private static IReadOnlyList<int> Keys(List<Note> group)
+    {
+        if (group is [{ Heads: [{ Sounding: var only }] }])
+            return only is { } key ? [key] : [];
+        return [.. group.SelectMany(n => n.Heads).Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
+    }
 
     private static bool IsAfterRest(Note before, Note note) => note.Onset > before.Onset + before.SoundingDuration;
 
