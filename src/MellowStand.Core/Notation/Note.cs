@@ -251,17 +251,36 @@ public sealed class Note
     public bool Sounds => Kind != NoteKind.Rest;
 
     /// <summary>True when every head continues a tie, so that nothing is struck.</summary>
-    public bool IsTieContinuation => Heads.Count > 0 && Heads.All(h => h.TiedFrom is not null);
+    public bool IsTieContinuation =>
+        Only is { } head ? head.TiedFrom is not null : Heads.Count > 0 && Heads.All(h => h.TiedFrom is not null);
 
     /// <summary>The highest printed pitch, or null.</summary>
-    public Pitch? Top => Heads.Where(h => h.Written is not null).Select(h => h.Written).MaxBy(p => p!.Value.Midi);
+    public Pitch? Top =>
+        Only is { } head ? head.Written : Heads.Where(h => h.Written is not null).Select(h => h.Written).MaxBy(p => p!.Value.Midi);
 
     /// <summary>The highest sounding key number, or null.</summary>
-    public int? TopSounding => Heads.Max(h => h.Sounding);
+    public int? TopSounding => Only is { } head ? head.Sounding : Heads.Max(h => h.Sounding);
 
     /// <summary>Length with ties, of its longest head, in quarters.</summary>
-    public Fraction SoundingDuration => Heads.Count == 0 ? Duration : Heads.Max(h => h.TiedDuration);
+    public Fraction SoundingDuration
+    {
+        get
+        {
+            if (Only is { } head)
+                return head.TiedTo is null ? Duration : head.TiedDuration;
+            return Heads.Count == 0 ? Duration : Heads.Max(h => h.TiedDuration);
+        }
+    }
+
+    // Most notes have one head; the rules ask for it millions of times.
+    private NoteHead? Only => Heads as NoteHead;
 
     /// <summary>True when it carries the mark, whatever its value.</summary>
-    public bool Has(string mark) => Marks.Any(m => m.Name == mark);
+    public bool Has(string mark)
+    {
+        for (var i = 0; i < Marks.Count; i++)
+            if (Marks[i].Name == mark)
+                return true;
+        return false;
+    }
 }

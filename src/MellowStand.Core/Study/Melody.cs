@@ -44,7 +44,7 @@ public sealed class Melody
             if (i < Notes.Count && Notes[i].Onset <= Notes[i - 1].Onset + Notes[i - 1].SoundingDuration)
                 continue;
             if (i > start)
-                yield return [.. Notes.Skip(start).Take(i - start)];
+                yield return Notes.Skip(start).Take(i - start).ToArray();
             start = i;
         }
     }

@@ -9,6 +9,7 @@ namespace MellowStand.Core.Study;
 public sealed class StudyContext
 {
     private readonly ConcurrentDictionary<Part, PartFacts> _facts = new();
+    private readonly ConcurrentDictionary<Part, Instrument?> _instruments = new();
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Lazy<int[]> _sounding;
     private readonly Func<Part, Instrument?> _instrument;
@@ -50,7 +51,7 @@ public sealed class StudyContext
     public TempoLine Tempo { get; }
 
     /// <summary>The instrument of a part, or null.</summary>
-    public Instrument? InstrumentOf(Part part) => _instrument(part);
+    public Instrument? InstrumentOf(Part part) => _instruments.GetOrAdd(part, _instrument);
 
     /// <summary>The level of range asked of a part: that of its players, else the house's.</summary>
     public (string Level, bool IsPlayers) LevelOf(Part part) => _level(part) is { } own ? (own, true) : (House["range-level"], false);

@@ -75,10 +75,12 @@ internal static class HeatReasons
 
     private static HeatReason? Accidentals(HeatPlace at)
     {
-        var outside = at.Notes.Count(n => n.Heads.Any(h => h.Written is { } p && p.Alter != at.Measure.Key.AlterOf(p.Step)));
+        var outside = at.Notes.Count(n => n.Heads is NoteHead only ? IsOutside(at, only) : n.Heads.Any(h => IsOutside(at, h)));
         var words = () => $"{outside} of {at.Notes.Count} notes outside the signature";
         return Reason("accidentals", 2.0 * outside / at.Notes.Count, HeatWeights.Accidentals, words);
     }
+
+    private static bool IsOutside(HeatPlace at, NoteHead head) => head.Written is { } p && p.Alter != at.Measure.Key.AlterOf(p.Step);
 
     private static HeatReason? Key(HeatPlace at) =>
         Reason(

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 
 namespace MellowStand.Core.Technique.Charts;
 
@@ -8,7 +9,8 @@ namespace MellowStand.Core.Technique.Charts;
 /// <param name="Slides">Fingers that go from one key to another.</param>
 public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<string> Presses, IReadOnlyList<string> Slides)
 {
-    private static readonly ConcurrentDictionary<(FingeringChart, Fingering, Fingering), FingerMoves> Known = new(new ByReference());
+    // Kept as long as the chart itself: a school's correction makes a new chart, and the old one goes with all that was known of it.
+    private static readonly ConditionalWeakTable<FingeringChart, ConcurrentDictionary<(Fingering, Fingering), FingerMoves>> Known = [];
 
     /// <summary>Fingers that must move at once in opposite directions: the awkward ones when it is quick.</summary>
     public int Crossings => Math.Min(Lifts.Count, Presses.Count);
@@ -17,8 +19,11 @@ public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<stri
     public int Count => Lifts.Count + Presses.Count + Slides.Count;
 
     /// <summary>The moves between two fingerings of a chart.</summary>
-    public static FingerMoves Between(FingeringChart chart, Fingering from, Fingering to) =>
-        Known.GetOrAdd((chart, from, to), k => Find(k.Item1, k.Item2, k.Item3));
+    public static FingerMoves Between(FingeringChart chart, Fingering from, Fingering to)
+    {
+        var known = Known.GetValue(chart, _ => new ConcurrentDictionary<(Fingering, Fingering), FingerMoves>(ByReference.Pairs));
+        return known.TryGetValue((from, to), out var moves) ? moves : known.GetOrAdd((from, to), k => Find(chart, k.Item1, k.Item2));
+    }
 
     private static FingerMoves Find(FingeringChart chart, Fingering from, Fingering to)
     {
@@ -34,15 +39,14 @@ public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<stri
             .GroupBy(k => k.Finger)
             .ToDictionary(g => g.Key, g => string.Join(' ', g.Select(k => k.Place).Distinct().Order(StringComparer.Ordinal)));
 
-    private sealed class ByReference : IEqualityComparer<(FingeringChart, Fingering, Fingering)>
+    private sealed class ByReference : IEqualityComparer<(Fingering, Fingering)>
     {
-        public bool Equals((FingeringChart, Fingering, Fingering) x, (FingeringChart, Fingering, Fingering) y) =>
-            ReferenceEquals(x.Item1, y.Item1) && ReferenceEquals(x.Item2, y.Item2) && ReferenceEquals(x.Item3, y.Item3);
+        public static readonly ByReference Pairs = new();
 
-        public int GetHashCode((FingeringChart, Fingering, Fingering) k) =>
-            HashCode.Combine(
-                System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(k.Item2),
-                System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(k.Item3)
-            );
+        public bool Equals((Fingering, Fingering) x, (Fingering, Fingering) y) =>
+            ReferenceEquals(x.Item1, y.Item1) && ReferenceEquals(x.Item2, y.Item2);
+
+        public int GetHashCode((Fingering, Fingering) k) =>
+            HashCode.Combine(RuntimeHelpers.GetHashCode(k.Item1), RuntimeHelpers.GetHashCode(k.Item2));
     }
 }

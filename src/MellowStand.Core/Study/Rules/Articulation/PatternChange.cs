@@ -23,8 +23,9 @@ public sealed class PatternChange : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var measures = part
-            .Measures.Select(m => (Index: m.Index, Content: new MeasureContent(m)))
+        var measures = context
+            .ContentOf(part)
+            .Select((content, index) => (Index: index, Content: content))
             .Where(m => m.Content.Sounding.Count >= LeastNotes)
             .ToList();
         foreach (var same in measures.GroupBy(m => m.Content.Rhythm))

@@ -50,8 +50,11 @@ internal sealed class MeasureContent
         return (double)Sounding.Count(n => there.Contains((n.Offset, PitchesOf(n)))) / Math.Max(Sounding.Count, other.Sounding.Count);
     }
 
-    private static string PitchesOf(Note n) => string.Join('+', n.Heads.Select(h => h.Written?.Midi));
+    private static string PitchesOf(Note n) =>
+        n.Heads is NoteHead only ? $"{only.Written?.Midi}" : string.Join('+', n.Heads.Select(h => h.Written?.Midi));
 
     private static string MarksOf(Note n) =>
-        string.Join(',', n.Marks.Where(m => !Ignored.Contains(m.Name)).Select(m => m.ToString()).Order(StringComparer.Ordinal));
+        n.Marks.Count == 0
+            ? ""
+            : string.Join(',', n.Marks.Where(m => !Ignored.Contains(m.Name)).Select(m => m.ToString()).Order(StringComparer.Ordinal));
 }

@@ -19,9 +19,17 @@ internal static class Runs
             if (i < notes.Count && Joins(notes, i, start, fits))
                 continue;
             if (i - start > 1)
-                yield return [.. notes.Skip(start).Take(i - start)];
+                yield return Stretch(notes, start, i - start);
             start = i < notes.Count && i - start > 1 && Joins(notes, i, i - 1, fits) ? i - 1 : i;
         }
+    }
+
+    private static Note[] Stretch(IReadOnlyList<Note> notes, int start, int count)
+    {
+        var stretch = new Note[count];
+        for (var i = 0; i < count; i++)
+            stretch[i] = notes[start + i];
+        return stretch;
     }
 
     public static int Semitones(Note a, Note b) => b.TopSounding!.Value - a.TopSounding!.Value;

@@ -24,13 +24,10 @@ public sealed class Answer : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var mine = context.ContentOf(part);
+        var others = context.Score.Parts.Where(p => p != part).Select(p => (Part: p, Content: context.ContentOf(p))).ToList();
         for (var m = 1; m + LeastMeasures <= mine.Count; )
         {
-            var found = context
-                .Score.Parts.Where(p => p != part)
-                .Select(p => Find(context.ContentOf(p), mine, m))
-                .Zip(context.Score.Parts.Where(p => p != part), (f, p) => (f.Distance, f.Length, Part: p))
-                .FirstOrDefault(f => f.Length >= LeastMeasures);
+            var found = mine[m].Sounding.Count < LeastNotes ? default : Asked(others, mine, m);
             if (found.Length < LeastMeasures)
             {
                 m++;
@@ -50,6 +47,19 @@ public sealed class Answer : IStudyRule
             );
             m += found.Length;
         }
+    }
+
+    // The first part that had the figure.
+    private static (int Distance, int Length, Part Part) Asked(
+        List<(Part Part, IReadOnlyList<MeasureContent> Content)> others,
+        IReadOnlyList<MeasureContent> mine,
+        int m
+    )
+    {
+        foreach (var (part, content) in others)
+            if (Find(content, mine, m) is { Length: >= LeastMeasures } found)
+                return (found.Distance, found.Length, part);
+        return default;
     }
 
     private static (int Distance, int Length) Find(IReadOnlyList<MeasureContent> other, IReadOnlyList<MeasureContent> mine, int m)
