@@ -73,6 +73,42 @@ public sealed class ArchitectureTests
         Assert.True(result.IsSuccessful, station + " leans on " + string.Join(", ", result.FailingTypeNames ?? []));
     }
 
+    // Files know music, not judgement; decisions know notes; an edition is compared by its notes, and carries what Study and Unify name.
+    [Theory]
+    [InlineData("Formats", new string[0])]
+    [InlineData("Decisions", new string[0])]
+    [InlineData("Editions", new[] { "Study", "Unify" })]
+    public void What_lies_between_ground_and_stations_leans_on_few(string floor, string[] stations)
+    {
+        var forbidden = Stations.Except(stations).Select(s => "MellowStand.Core." + s).Append("MellowStand.Core.Layers").ToArray();
+        var result = Types
+            .InAssembly(Core)
+            .That()
+            .ResideInNamespace("MellowStand.Core." + floor)
+            .ShouldNot()
+            .HaveDependencyOnAny(forbidden)
+            .GetResult();
+        Assert.True(result.IsSuccessful, floor + " leans on " + string.Join(", ", result.FailingTypeNames ?? []));
+    }
+
+    [Theory]
+    [InlineData("Study")]
+    [InlineData("Unify")]
+    [InlineData("Technique")]
+    [InlineData("Notation")]
+    [InlineData("Formats")]
+    public void Nothing_below_knows_the_layers_above_it(string below)
+    {
+        var result = Types
+            .InAssembly(Core)
+            .That()
+            .ResideInNamespace("MellowStand.Core." + below)
+            .ShouldNot()
+            .HaveDependencyOn("MellowStand.Core.Layers")
+            .GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+    }
+
     [Theory]
     [InlineData("Notation")]
     [InlineData("Instruments")]

@@ -207,14 +207,16 @@ public sealed class HouseTests : IDisposable
         Assert.Equal(1, tiny.Count);
     }
 
-    /// <summary>A database as the version before wrote it: dismissals by their words, decisions by the readings, passages by place alone.</summary>
+    /// <summary>A database as the version before wrote it: dismissals by their words, decisions by the readings, passages by place
+    /// alone.</summary>
     [Fact]
     public async Task Pieces_of_an_earlier_version_keep_their_decisions_dismissals_and_passages()
     {
         using var client = _server.CreateClient();
         var piece = await client.Import(
             Asking.Music(
-                "title: Old\nkey:C\npart \"Flute\"\n| C5q(.) D5q(.) E5q(.) F5q(.) | F#4q G4q F#4q A4q\npart \"Oboe\"\n| C5q D5q E5q F5q | F#4q G4q F#4q A4q"
+                "title: Old\nkey:C\npart \"Flute\"\n| C5q(.) D5q(.) E5q(.) F5q(.) | F#4q G4q F#4q A4q\npart \"Oboe\"\n| C5q D5q "
+                    + "E5q F5q | F#4q G4q F#4q A4q"
             )
         );
         var layer = _server.Services.GetRequiredService<PieceDesk>().Open(piece).Layer;
@@ -231,7 +233,8 @@ public sealed class HouseTests : IDisposable
             Run(c, $"UPDATE quiet_finding SET finding = '{finding.FormerId}', edition = NULL, rule = NULL, parts = '', notes = ''");
             Run(
                 c,
-                "INSERT INTO passage (piece_id, title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, climb, climb_value, begins, due) "
+                "INSERT INTO passage (piece_id, title, parts, from_index, to_index, start_unit, start_bpm, goal_unit, goal_bpm, "
+                    + "climb, climb_value, begins, due) "
                     + $"VALUES ({piece}, 'Old', 'P1', 1, 1, 'quarter', 60, 'quarter', 90, 'step', 6, '2026-01-01', '2026-02-01')"
             );
             Run(c, "UPDATE piece SET edition = NULL");

@@ -5,7 +5,8 @@ using System.Text.Json;
 
 namespace MellowStand.Server.Tests;
 
-/// <summary>Many clients at once: every act that was acknowledged holds, in some order that one client alone could have taken; none falls.</summary>
+/// <summary>Many clients at once: every act that was acknowledged holds, in some order that one client alone could have taken; none
+/// falls.</summary>
 public sealed class ParallelActsTests : IDisposable
 {
     private const int Clients = 8;

@@ -7,35 +7,35 @@ export type Station = (typeof stations)[number]
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'shelf', component: () => import('./views/ShelfView.vue'), meta: { title: 'Shelf' } },
+    { path: '/', name: 'shelf', component: () => import('./views/shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     {
       path: '/ensemble',
       name: 'ensemble',
-      component: () => import('./views/EnsembleView.vue'),
+      component: () => import('./views/house/EnsembleView.vue'),
       meta: { title: 'Ensemble' },
     },
     {
       path: '/house-rules',
       name: 'house-rules',
-      component: () => import('./views/HouseRulesView.vue'),
+      component: () => import('./views/house/HouseRulesView.vue'),
       meta: { title: 'House rules' },
     },
     {
       path: '/records',
       name: 'records',
-      component: () => import('./views/RecordsView.vue'),
+      component: () => import('./views/house/RecordsView.vue'),
       meta: { title: 'Records' },
     },
     {
       path: '/sign-in',
       name: 'sign-in',
-      component: () => import('./views/SignInView.vue'),
+      component: () => import('./views/house/SignInView.vue'),
       meta: { bare: true, title: 'Sign in' },
     },
     {
       path: `/piece/:id(\\d+)/:station(${stations.join('|')})?`,
       name: 'piece',
-      component: () => import('./views/PieceView.vue'),
+      component: () => import('./views/piece/PieceView.vue'),
       meta: { title: 'Piece' },
     },
     {
@@ -77,7 +77,7 @@ export const router = createRouter({
     {
       path: '/sheet/:passage(\\d+)',
       name: 'sheet',
-      component: () => import('./views/SheetView.vue'),
+      component: () => import('./views/piece/SheetView.vue'),
       meta: { bare: true, title: 'Section sheet' },
     },
     {

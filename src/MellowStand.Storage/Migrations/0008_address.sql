@@ -1,4 +1,5 @@
--- Everything that lives at an address names its edition and can be read alone. What is null here is filled in at the next start, once for each piece.
+-- Everything that lives at an address names its edition and can be read alone. What is null here is filled in at the
+-- next start, once for each piece.
 ALTER TABLE piece ADD COLUMN edition TEXT;
 ALTER TABLE piece ADD COLUMN revision INTEGER NOT NULL DEFAULT 0;
 ALTER TABLE piece ADD COLUMN quiet INTEGER NOT NULL DEFAULT 0;
@@ -9,13 +10,15 @@ ALTER TABLE passage ADD COLUMN from_label TEXT NOT NULL DEFAULT '';
 ALTER TABLE passage ADD COLUMN to_label TEXT NOT NULL DEFAULT '';
 CREATE INDEX log_entry_player ON log_entry (player_id);
 
--- Decisions made together are one act with one undo. One that a new edition could not take is set aside with the reason, and keeps its edition.
+-- Decisions made together are one act with one undo. One that a new edition could not take is set aside with the
+-- reason, and keeps its edition.
 ALTER TABLE decision ADD COLUMN act INTEGER;
 ALTER TABLE decision ADD COLUMN edition TEXT;
 ALTER TABLE decision ADD COLUMN set_aside TEXT;
 UPDATE decision SET act = id;
 DROP INDEX decision_in_force;
-CREATE UNIQUE INDEX decision_in_force ON decision (piece_id, difference) WHERE undone IS NULL AND set_aside IS NULL AND difference IS NOT NULL;
+CREATE UNIQUE INDEX decision_in_force ON decision (piece_id, difference)
+    WHERE undone IS NULL AND set_aside IS NULL AND difference IS NOT NULL;
 
 -- Instruments chosen for a part, with the part's name so that the row can be told without the score.
 CREATE TABLE part_instrument (
@@ -81,18 +84,30 @@ CREATE TRIGGER learned_changed AFTER UPDATE ON learned_instrument BEGIN UPDATE s
 CREATE TRIGGER chart_added AFTER INSERT ON chart_correction BEGIN UPDATE school_revision SET n = n + 1; END;
 CREATE TRIGGER chart_changed AFTER UPDATE ON chart_correction BEGIN UPDATE school_revision SET n = n + 1; END;
 CREATE TRIGGER chart_removed AFTER DELETE ON chart_correction BEGIN UPDATE school_revision SET n = n + 1; END;
-CREATE TRIGGER decision_added AFTER INSERT ON decision BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER decision_changed AFTER UPDATE ON decision BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER instrument_added AFTER INSERT ON part_instrument BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER instrument_changed AFTER UPDATE ON part_instrument BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER instrument_removed AFTER DELETE ON part_instrument BEGIN UPDATE piece SET revision = revision + 1 WHERE id = OLD.piece_id; END;
-CREATE TRIGGER leader_added AFTER INSERT ON leader BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER leader_changed AFTER UPDATE ON leader BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER leader_removed AFTER DELETE ON leader BEGIN UPDATE piece SET revision = revision + 1 WHERE id = OLD.piece_id; END;
-CREATE TRIGGER edition_changed AFTER UPDATE OF edition ON piece BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.id; END;
-CREATE TRIGGER quiet_added AFTER INSERT ON quiet_finding BEGIN UPDATE piece SET quiet = quiet + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER quiet_changed AFTER UPDATE ON quiet_finding BEGIN UPDATE piece SET quiet = quiet + 1 WHERE id = NEW.piece_id; END;
-CREATE TRIGGER quiet_removed AFTER DELETE ON quiet_finding BEGIN UPDATE piece SET quiet = quiet + 1 WHERE id = OLD.piece_id; END;
+CREATE TRIGGER decision_added AFTER INSERT ON decision
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER decision_changed AFTER UPDATE ON decision
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER instrument_added AFTER INSERT ON part_instrument
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER instrument_changed AFTER UPDATE ON part_instrument
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER instrument_removed AFTER DELETE ON part_instrument
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = OLD.piece_id; END;
+CREATE TRIGGER leader_added AFTER INSERT ON leader
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER leader_changed AFTER UPDATE ON leader
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER leader_removed AFTER DELETE ON leader
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = OLD.piece_id; END;
+CREATE TRIGGER edition_changed AFTER UPDATE OF edition ON piece
+BEGIN UPDATE piece SET revision = revision + 1 WHERE id = NEW.id; END;
+CREATE TRIGGER quiet_added AFTER INSERT ON quiet_finding
+BEGIN UPDATE piece SET quiet = quiet + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER quiet_changed AFTER UPDATE ON quiet_finding
+BEGIN UPDATE piece SET quiet = quiet + 1 WHERE id = NEW.piece_id; END;
+CREATE TRIGGER quiet_removed AFTER DELETE ON quiet_finding
+BEGIN UPDATE piece SET quiet = quiet + 1 WHERE id = OLD.piece_id; END;
 CREATE TRIGGER quiet_rule_added AFTER INSERT ON quiet_rule BEGIN
     UPDATE piece SET quiet = quiet + 1 WHERE id = NEW.piece_id;
     UPDATE school_revision SET quiet = quiet + 1 WHERE NEW.piece_id = 0;

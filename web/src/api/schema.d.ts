@@ -3392,7 +3392,8 @@ export interface components {
         /** @description What differs between two editions of a piece at one address. */
         EditionChange: {
             /**
-             * @description `part-added`, `part-removed`, `part-renamed`, `part-split`, `measure-added`, `measure-removed`, `pitch`, `rhythm`,
+             * @description `part-added`, `part-removed`, `part-renamed`, `part-split`, `measure-added`,
+             *             `measure-removed`, `pitch`, `rhythm`,
              *             `marks` or `slurs`.
              */
             kind: string;

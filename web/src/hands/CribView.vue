@@ -105,7 +105,7 @@ const print = () => window.print()
   </main>
 </template>
 
-<style src="../views/sheet.css"></style>
+<style src="../views/piece/sheet.css"></style>
 <style scoped>
 .crib {
   list-style: none;

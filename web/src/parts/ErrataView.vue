@@ -64,7 +64,7 @@ async function takeBack(decision: number) {
   </main>
 </template>
 
-<style src="../views/sheet.css"></style>
+<style src="../views/piece/sheet.css"></style>
 <style scoped>
 section {
   margin-top: 14px;

@@ -80,7 +80,7 @@ const print = () => window.print()
   </main>
 </template>
 
-<style src="../views/sheet.css"></style>
+<style src="../views/piece/sheet.css"></style>
 <style scoped>
 section {
   margin-top: 14px;

@@ -88,7 +88,7 @@ const print = () => window.print()
   </main>
 </template>
 
-<style src="../views/sheet.css"></style>
+<style src="../views/piece/sheet.css"></style>
 <style scoped>
 .paper {
   width: 110px;

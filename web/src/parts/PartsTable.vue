@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { api, take, type Piece } from '../api/client'
 import { useInstruments, usePieceChange } from '../api/queries'
 import PickOne from '../common/PickOne.vue'
-import { sureness } from '../views/sureness'
+import { sureness } from '../views/shelf/sureness'
 import { tellError } from '../common/tell'
 
 const props = defineProps<{ piece: Piece }>()

@@ -4,10 +4,10 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useDifferences, usePiece } from '../api/queries'
 import TitleBand from '../shell/TitleBand.vue'
-import EditionBox from './EditionBox.vue'
+import EditionBox from './editions/EditionBox.vue'
 import FilesOut from './FilesOut.vue'
 import PartsTable from './PartsTable.vue'
-import UnplacedBox from './UnplacedBox.vue'
+import UnplacedBox from './editions/UnplacedBox.vue'
 
 const route = useRoute()
 const id = computed(() => Number(route.params.id))

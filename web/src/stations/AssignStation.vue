@@ -8,8 +8,8 @@ import { dayFromNow, daysWords, shortDate } from '../common/dates'
 import { selectionWords } from '../selection'
 import { unitWords } from '../transport/store'
 import type { StationEvents, StationProps } from '.'
-import LadderForm from './LadderForm.vue'
-import { useLadderAsk } from './ladder'
+import LadderForm from './tempo/LadderForm.vue'
+import { useLadderAsk } from './tempo/ladder'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()

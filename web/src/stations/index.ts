@@ -2,7 +2,7 @@ import { defineAsyncComponent, type Component } from 'vue'
 import type { Piece } from '../api/client'
 import type { Flagged } from '../engraving/flags'
 import type { Selection } from '../selection'
-import type { Shown } from '../views/shownRange'
+import type { Shown } from '../views/piece/shownRange'
 
 /** What every station is given. */
 export interface StationProps {
@@ -20,12 +20,12 @@ export interface StationEvents {
 }
 
 const table: Record<string, Component> = {
-  study: defineAsyncComponent(() => import('./StudyStation.vue')),
+  study: defineAsyncComponent(() => import('./study/StudyStation.vue')),
   unify: defineAsyncComponent(() => import('./unify/UnifyStation.vue')),
-  technique: defineAsyncComponent(() => import('./TechniqueStation.vue')),
-  tempo: defineAsyncComponent(() => import('./TempoStation.vue')),
+  technique: defineAsyncComponent(() => import('./technique/TechniqueStation.vue')),
+  tempo: defineAsyncComponent(() => import('./tempo/TempoStation.vue')),
   assign: defineAsyncComponent(() => import('./AssignStation.vue')),
-  hear: defineAsyncComponent(() => import('./HearStation.vue')),
+  hear: defineAsyncComponent(() => import('./hear/HearStation.vue')),
 }
 
 /** The component of a station; Study for an unknown name. */

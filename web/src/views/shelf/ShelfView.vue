@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { App as AApp, Button as AButton, Spin as ASpin } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, take, type ShelfPiece } from '../../api/client'
+import { keys, useShelf } from '../../api/queries'
+import JobsBar from '../../shell/JobsBar.vue'
+import ImportBox from './ImportBox.vue'
+import PieceDialog from './PieceDialog.vue'
+import ShelfTable from './ShelfTable.vue'
+
+const shelf = useShelf()
+const queries = useQueryClient()
+const { message } = AApp.useApp()
+const removed = ref<ShelfPiece | null>(null)
+const editing = ref<ShelfPiece | null>(null)
+
+const pieces = computed(() => shelf.data.value?.filter((p) => p.kind === 'piece') ?? [])
+const sets = computed(() => {
+  const out = new Map<string, ShelfPiece[]>()
+  for (const p of shelf.data.value ?? [])
+    if (p.kind === 'etude') out.set(p.etudeSet ?? 'Etudes', [...(out.get(p.etudeSet ?? 'Etudes') ?? []), p])
+  return out
+})
+
+const refresh = () => queries.invalidateQueries({ queryKey: keys.shelf })
+
+async function remove(p: ShelfPiece) {
+  await take(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.id } } }))
+  removed.value = p
+  await refresh()
+}
+
+async function restore() {
+  const p = removed.value!
+  removed.value = null
+  await take(api.POST('/api/pieces/{id}/restore', { params: { path: { id: p.id } } }))
+  message.success(`${p.title} is back on the shelf.`)
+  await refresh()
+}
+</script>
+
+<template>
+  <main id="main" class="page">
+    <div class="row head">
+      <h1>Shelf</h1>
+      <ImportBox :empty="shelf.data.value?.length === 0" @done="refresh" />
+    </div>
+    <p v-if="removed" class="card undo" role="status">
+      {{ removed.title }} was taken off the shelf. <AButton size="small" @click="restore">Undo</AButton>
+    </p>
+    <JobsBar />
+    <ASpin v-if="shelf.isPending.value" tip="Reading the shelf" />
+    <p v-if="shelf.isError.value" class="card empty">{{ shelf.error.value?.message }}</p>
+    <section v-if="pieces.length" aria-labelledby="pieces">
+      <h2 id="pieces">Ensemble pieces</h2>
+      <ShelfTable :pieces="pieces" @remove="remove" @edit="editing = $event" />
+    </section>
+    <section v-for="[name, etudes] in sets" :key="name" :aria-label="name">
+      <h2>{{ name }}</h2>
+      <ShelfTable :pieces="etudes" @remove="remove" @edit="editing = $event" />
+    </section>
+    <PieceDialog v-if="editing" :piece="editing" @close="editing = null" @saved="refresh" />
+  </main>
+</template>
+
+<style scoped>
+.head {
+  justify-content: space-between;
+  align-items: flex-start;
+  margin-bottom: 8px;
+}
+section {
+  margin-top: 18px;
+}
+section h2 {
+  margin-bottom: 8px;
+}
+.undo {
+  padding: 8px 14px;
+}
+</style>
