@@ -77,3 +77,30 @@ test('a part prints page by page, headed, for both papers', async ({ page }) => 
     expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(await sheets.count())
   }
 })
+
+test('what a new edition cannot take waits on the page and is placed by hand', async ({ page }) => {
+  const made = await (
+    await page.request.post(`${stand.url}/api/pieces`, { multipart: { file: file('duo.musicxml', duo) } })
+  ).json()
+  const section = (await (await page.request.get(`${stand.url}/api/ensemble`)).json())[0].id
+  const tempo = { unit: 'quarter', bpm: 80 }
+  const due = new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 10)
+  const passage = { title: 'The held sharp', parts: ['P1'], from: '2', to: '2', start: tempo, goal: tempo, by: 'step' }
+  const handed = await page.request.post(`${stand.url}/api/pieces/${made.id}/passages`, {
+    data: { ...passage, value: 6, due, sections: [section] },
+  })
+  expect(handed.status()).toBe(201)
+  await page.goto(`${stand.url}/piece/${made.id}/parts`)
+  const second = duo.replace(/<measure number="2">[\s\S]*?<\/measure>/g, '')
+  await page.getByLabel('Score file').setInputFiles(file('without-2.musicxml', second))
+  const plan = page.getByRole('dialog')
+  await expect(plan).toContainText('The held sharp (measure 2, part P1): measure 2 is not in the new edition')
+  await plan.getByRole('button', { name: 'Use the new edition' }).click()
+  const waiting = page.getByRole('region', { name: 'Waiting for a place' })
+  await expect(waiting).toContainText('The held sharp')
+  await waiting.getByLabel('Parts to place at').selectOption({ label: 'Oboe' })
+  await waiting.getByRole('button', { name: 'Place here' }).click()
+  await expect(waiting).toHaveCount(0)
+  const moved = (await (await page.request.get(`${stand.url}/api/pieces/${made.id}/passages`)).json())[0]
+  expect([moved.parts, moved.from, moved.placed]).toEqual([['P2'], '1', true])
+})

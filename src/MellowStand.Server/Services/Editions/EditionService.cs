@@ -99,7 +99,7 @@ public sealed class EditionService(EditionRepository editions, PieceDesk desk, T
             decisions,
             aside,
             places,
-            [.. aside.Select(d => UnplacedThings.Of(d.Decision, d.Why)), .. lost]
+            [.. aside.Select(d => UnplacedThings.Of(d.Decision, d.Why, Where(piece, d.Decision))), .. lost]
         );
     }
 
@@ -133,6 +133,13 @@ public sealed class EditionService(EditionRepository editions, PieceDesk desk, T
         }
 
         return (carried, aside);
+    }
+
+    // A difference that was kept changes no note: its own measures tell where it stands.
+    private static string? Where(OpenPiece piece, Decision decision)
+    {
+        var d = decision.Difference is null ? null : piece.Layer.Differences.FirstOrDefault(x => x.Id == decision.Difference);
+        return d is null ? null : piece.Book.At([.. d.Readings.Select(r => r.Part).Distinct()], d.From, d.To).Words;
     }
 
     private static Difference? Same(OpenPiece piece, string difference, Carry carry, ILookup<string, Difference> next)

@@ -8,10 +8,16 @@ namespace MellowStand.Server.Services;
 /// <summary>Names the things that an edition cannot take.</summary>
 internal static class UnplacedThings
 {
-    public static Unplaced Of(Decision d, string why)
+    public static Unplaced Of(Decision d, string why, string? where = null)
     {
         var what = d.Changes.Count == 0 ? "a difference kept as printed" : string.Join(", ", d.Changes.SelectMany(Marks).Distinct());
-        return new Unplaced("decision", d.Id.ToString(CultureInfo.InvariantCulture), what, Parts(d.Changes.Select(c => c.Part)), why);
+        return new Unplaced(
+            "decision",
+            d.Id.ToString(CultureInfo.InvariantCulture),
+            what,
+            string.Join(", ", new[] { where, Parts(d.Changes.Select(c => c.Part)) }.Where(w => w is { Length: > 0 })),
+            why
+        );
     }
 
     public static Unplaced Of(PassageRow p, string why) =>

@@ -46,7 +46,7 @@ async function back() {
     <FilePick
       :to="`/api/pieces/${piece.id}/editions/preview`"
       word="Import a new edition"
-      say="A second import of this piece is compared first: what changed, which decisions carry over."
+      say="A second import of this piece is compared first: what changed, and what carries over."
       @read="(file, plan) => (waiting = { file, plan: plan as Schemas['EditionPlanView'] })"
     />
     <EditionPlan v-if="waiting" :name="waiting.file.name" :plan="waiting.plan" @take="useNew" @leave="waiting = null" />

@@ -25,7 +25,9 @@ const emit = defineEmits<{ take: []; leave: [] }>()
     <template v-if="plan.lost.length">
       <h3>Cannot be carried; kept, to be placed by hand</h3>
       <ul>
-        <li v-for="l in plan.lost" :key="l.kind + l.key">{{ l.what }} ({{ l.where }}): {{ l.why }}</li>
+        <li v-for="l in plan.lost" :key="l.kind + l.key">
+          {{ l.what }}{{ l.where ? ` (${l.where})` : '' }}: {{ l.why }}
+        </li>
       </ul>
     </template>
     <template v-if="plan.changes.length">

@@ -44,7 +44,13 @@ const drop = usePieceChange(id, (u: Unplaced) => take(api.DELETE('/api/pieces/{i
       The edition on the shelf could not take these. Choose parts and measures, then place each; or drop it.
     </p>
     <div class="where">
-      <PickMany v-model:value="where.parts" :options="parts" label="Parts to place at" />
+      <PickMany
+        v-model:value="where.parts"
+        class="many"
+        :options="parts"
+        label="Parts to place at"
+        placeholder="choose parts"
+      />
       <PickOne v-model:value="where.from" :options="measures" label="From measure" />
       <span aria-hidden="true">–</span>
       <PickOne v-model:value="where.to" :options="measures" label="To measure" />
@@ -52,7 +58,7 @@ const drop = usePieceChange(id, (u: Unplaced) => take(api.DELETE('/api/pieces/{i
     <ul>
       <li v-for="u in waiting.data.value" :key="u.kind + u.key">
         <b>{{ kinds[u.kind] ?? u.kind }}</b> {{ u.what }}
-        <span class="quiet">{{ u.where }}: {{ u.why }}</span>
+        <span class="quiet">{{ u.where ? `${u.where}: ` : '' }}{{ u.why }}</span>
         <span class="acts">
           <AButton
             size="small"
@@ -70,10 +76,14 @@ const drop = usePieceChange(id, (u: Unplaced) => take(api.DELETE('/api/pieces/{i
 
 <style scoped>
 .where {
-  display: flex;
+  display: grid;
+  grid-template-columns: 1fr auto 1fr;
   gap: 6px;
   align-items: center;
   margin: 6px 0;
+}
+.many {
+  grid-column: 1 / -1;
 }
 ul {
   list-style: none;

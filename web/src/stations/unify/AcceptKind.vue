@@ -41,8 +41,8 @@ async function accept() {
 
 async function takeBack() {
   const last = act.value!
-  act.value = null
   await undo.mutateAsync(last.act)
+  act.value = null
   message.info(`${last.count} undone: the parts print again what the edition has.`)
 }
 </script>
