@@ -19,12 +19,12 @@ internal static class RichScore
         var root = xml.Root!;
         root.Element("part-list")!.AddBeforeSelf(Frame());
         foreach (var (part, row) in root.Elements("part").Select((p, i) => (p, i)))
-        foreach (var (measure, index) in part.Elements("measure").Select((m, i) => (m, i)))
-        {
-            if (IsSilent(row, index))
-                Silence(measure);
-            Enrich(measure, index);
-        }
+            foreach (var (measure, index) in part.Elements("measure").Select((m, i) => (m, i)))
+            {
+                if (IsSilent(row, index))
+                    Silence(measure);
+                Enrich(measure, index);
+            }
 
         return Indented(xml);
     }

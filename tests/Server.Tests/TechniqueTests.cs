@@ -159,8 +159,8 @@ public sealed class TechniqueTests : IDisposable
         foreach (var name in new[] { "instrument", "cost", "choices", "slurs", "trouble" })
             Assert.True(plan.TryGetProperty(name, out _), name);
         foreach (var choice in plan.GetProperty("choices").EnumerateArray())
-        foreach (var name in new[] { "note", "measure", "choice", "marked", "why", "alternatives" })
-            Assert.True(choice.TryGetProperty(name, out _), name);
+            foreach (var name in new[] { "note", "measure", "choice", "marked", "why", "alternatives" })
+                Assert.True(choice.TryGetProperty(name, out _), name);
         Assert.Equal("slide", plan.GetProperty("kind").GetString());
         Assert.Equal(
             ["1", "1", "3", "1"],

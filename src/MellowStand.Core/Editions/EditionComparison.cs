@@ -32,8 +32,8 @@ public sealed class EditionComparison
         );
         TellMeasures();
         foreach (var part in before.Parts)
-        foreach (var counterpart in _parts.Of(part.Id))
-            CompareParts(part, counterpart);
+            foreach (var counterpart in _parts.Of(part.Id))
+                CompareParts(part, counterpart);
         // A head that stands nowhere as it was is taken for the nearest of its chord.
         foreach (var (head, near) in _nearest)
             _notes.TryAdd(head, near);

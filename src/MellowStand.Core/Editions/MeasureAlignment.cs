@@ -77,7 +77,7 @@ internal static class MeasureAlignment
                 best[i, k] = a[start + i] == b[start + k] ? best[i + 1, k + 1] + 1 : Math.Max(best[i + 1, k], best[i, k + 1]);
         }
 
-        for (int i = 0, k = 0; i < rows && k < columns; )
+        for (int i = 0, k = 0; i < rows && k < columns;)
         {
             if (a[start + i] == b[start + k])
                 yield return (start + i++, start + k++);

@@ -59,8 +59,8 @@ public static class KeyFinder
     {
         var sets = new int[score.Measures.Count];
         foreach (var note in score.Parts.SelectMany(p => p.Notes).Where(n => !n.IsGrace && !n.IsCue))
-        foreach (var head in note.Heads.Where(h => h.Sounding is not null))
-            sets[note.MeasureIndex] |= 1 << (((head.Sounding!.Value % 12) + 12) % 12);
+            foreach (var head in note.Heads.Where(h => h.Sounding is not null))
+                sets[note.MeasureIndex] |= 1 << (((head.Sounding!.Value % 12) + 12) % 12);
         return sets;
     }
 

@@ -27,15 +27,15 @@ internal static class RelatedDifferences
     {
         var known = told.SelectMany(d => d.Readings.SelectMany(r => r.Notes.Select(n => (d.Kind, n)))).ToHashSet();
         foreach (var (line, byKind) in lines)
-        foreach (var (kind, found) in byKind.Where(k => AgreesMostly(k.Kind, line, k.Found)))
-        foreach (var d in found.Where(d => !d.Readings.SelectMany(r => r.Notes).Any(n => known.Contains((kind, n)))))
-        {
-            known.UnionWith(d.Readings.SelectMany(r => r.Notes.Select(n => (kind, n))));
-            yield return d with
-            {
-                IsNote = d.IsNote || line.Relation == SharedLine.Return,
-            };
-        }
+            foreach (var (kind, found) in byKind.Where(k => AgreesMostly(k.Kind, line, k.Found)))
+                foreach (var d in found.Where(d => !d.Readings.SelectMany(r => r.Notes).Any(n => known.Contains((kind, n)))))
+                {
+                    known.UnionWith(d.Readings.SelectMany(r => r.Notes.Select(n => (kind, n))));
+                    yield return d with
+                    {
+                        IsNote = d.IsNote || line.Relation == SharedLine.Return,
+                    };
+                }
     }
 
     private static bool AgreesMostly(string kind, SharedLine line, IReadOnlyList<Difference> found)

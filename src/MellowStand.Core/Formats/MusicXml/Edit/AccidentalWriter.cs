@@ -5,25 +5,11 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <summary>Courtesy accidentals: the sign that holds already, written in again.</summary>
 internal static class AccidentalWriter
 {
-    private static readonly string[] Followers =
-    [
-        "time-modification",
-        "stem",
-        "notehead",
-        "notehead-text",
-        "staff",
-        "beam",
-        "notations",
-        "lyric",
-        "play",
-        "listen",
-    ];
-
     public static void Set(XElement note, string sign)
     {
         if (note.Element("accidental") is not null)
             return;
-        XmlEdit.Insert(note, new XElement("accidental", new XAttribute("cautionary", "yes"), sign), Followers);
+        XmlEdit.Insert(note, new XElement("accidental", new XAttribute("cautionary", "yes"), sign), NoteOrder.AfterAccidental);
     }
 
     public static void Clear(XElement note, string sign)

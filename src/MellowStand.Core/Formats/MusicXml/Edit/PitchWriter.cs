@@ -9,31 +9,6 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// back brings the original back.</remarks>
 internal static class PitchWriter
 {
-    private static readonly Dictionary<decimal, string> Signs = new()
-    {
-        [0] = "natural",
-        [1] = "sharp",
-        [-1] = "flat",
-        [2] = "double-sharp",
-        [-2] = "flat-flat",
-    };
-
-    private static readonly string[] AfterAlter = ["octave"];
-
-    private static readonly string[] AfterAccidental =
-    [
-        "time-modification",
-        "stem",
-        "notehead",
-        "notehead-text",
-        "staff",
-        "beam",
-        "notations",
-        "lyric",
-        "play",
-        "listen",
-    ];
-
     public static void Set(XElement note, string text)
     {
         if (note.Element("pitch") is not { } pitch || !Pitch.TryParse(text, out var to))
@@ -49,14 +24,14 @@ internal static class PitchWriter
         }
         else if (to.Alter != 0)
         {
-            XmlEdit.Insert(pitch, new XElement("alter", to.Alter.ToString(CultureInfo.InvariantCulture)), AfterAlter);
+            XmlEdit.Insert(pitch, new XElement("alter", to.Alter.ToString(CultureInfo.InvariantCulture)), NoteOrder.AfterAlter);
         }
 
-        if (!Signs.TryGetValue(to.Alter, out var sign))
+        if (!NoteOrder.Signs.TryGetValue(to.Alter, out var sign))
             return;
         if (note.Element("accidental") is { } printed)
             printed.Value = sign;
         else
-            XmlEdit.Insert(note, new XElement("accidental", sign), AfterAccidental);
+            XmlEdit.Insert(note, new XElement("accidental", sign), NoteOrder.AfterAccidental);
     }
 }

@@ -10,32 +10,7 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// fifths. Printed signs are worked out anew: one is printed where the pitch is not what the key or the measure says.</remarks>
 internal static class ConcertPitchCut
 {
-    private static readonly Dictionary<decimal, string> Signs = new()
-    {
-        [0] = "natural",
-        [1] = "sharp",
-        [-1] = "flat",
-        [2] = "double-sharp",
-        [-2] = "flat-flat",
-    };
-
     private const int MostSigns = 7;
-
-    private static readonly string[] AfterAccidental =
-    [
-        "time-modification",
-        "stem",
-        "notehead",
-        "notehead-text",
-        "staff",
-        "beam",
-        "notations",
-        "lyric",
-        "play",
-        "listen",
-    ];
-
-    private static readonly string[] AfterAlter = ["octave"];
 
     public static void Rewrite(XElement root)
     {
@@ -77,7 +52,7 @@ internal static class ConcertPitchCut
             pitch.Element("octave")!.Value = sounding.Octave.ToString(CultureInfo.InvariantCulture);
             pitch.Element("alter")?.Remove();
             if (sounding.Alter != 0)
-                XmlEdit.Insert(pitch, new XElement("alter", sounding.Alter.ToString(CultureInfo.InvariantCulture)), AfterAlter);
+                XmlEdit.Insert(pitch, new XElement("alter", sounding.Alter.ToString(CultureInfo.InvariantCulture)), NoteOrder.AfterAlter);
             Sign(element, sounding);
         }
 
@@ -100,8 +75,8 @@ internal static class ConcertPitchCut
                 return;
             var at = (note.Element("staff")?.Value ?? "1", sounding.Step, sounding.Octave);
             var holds = _state.TryGetValue(at, out var state) ? state : _key.AlterOf(sounding.Step);
-            if (holds != sounding.Alter && Signs.TryGetValue(sounding.Alter, out var sign))
-                XmlEdit.Insert(note, new XElement("accidental", sign), AfterAccidental);
+            if (holds != sounding.Alter && NoteOrder.Signs.TryGetValue(sounding.Alter, out var sign))
+                XmlEdit.Insert(note, new XElement("accidental", sign), NoteOrder.AfterAccidental);
             _state[at] = sounding.Alter;
         }
     }

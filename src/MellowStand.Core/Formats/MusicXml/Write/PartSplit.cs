@@ -70,8 +70,8 @@ public static class PartSplit
             e.SetAttributeValue("id", e.Attribute("id")!.Value + "-2");
         header.AddAfterSelf(second);
         foreach (var (element, number) in new[] { (header, "1"), (second, "2") })
-        foreach (var name in element.Elements().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation"))
-            name.Value = Numbered(name.Value, number);
+            foreach (var name in element.Elements().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation"))
+                name.Value = Numbered(name.Value, number);
     }
 
     // "Clarinet 1.2." becomes "Clarinet 1" and "Clarinet 2"; a name without a number gets one.

@@ -20,7 +20,7 @@ public sealed class ArpeggioRun : IStudyRule
     {
         foreach (var phrase in context.MelodyOf(part).Phrases())
         {
-            for (var i = 0; i + LeastNotes <= phrase.Count; )
+            for (var i = 0; i + LeastNotes <= phrase.Count;)
             {
                 if (Longest(phrase, i) is not { } found)
                 {

@@ -41,8 +41,8 @@ internal static class Scales
         for (var kind = 0; kind < Kinds.Length; kind++)
             yield return Of(kind, low, key);
         for (var kind = 0; kind < Kinds.Length; kind++)
-        for (var tonic = 0; tonic < 12; tonic++)
-            yield return Of(kind, tonic, key);
+            for (var tonic = 0; tonic < 12; tonic++)
+                yield return Of(kind, tonic, key);
     }
 
     private static NamedScale Of(int kind, int tonic, KeySignature key) =>

@@ -20,7 +20,7 @@ public sealed class Sequence : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var shapes = part.Measures.Select(Shape).ToList();
-        for (var m = 0; m < shapes.Count; )
+        for (var m = 0; m < shapes.Count;)
         {
             var last = m;
             int? step = null;

@@ -25,7 +25,7 @@ public sealed class RestCount : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var melody = context.MelodyOf(part);
-        for (var from = 0; from < part.Measures.Count; )
+        for (var from = 0; from < part.Measures.Count;)
         {
             if (Plays(part, melody, from))
             {

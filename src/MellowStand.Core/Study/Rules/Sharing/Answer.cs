@@ -25,7 +25,7 @@ public sealed class Answer : IStudyRule
     {
         var mine = context.ContentOf(part);
         var others = context.Score.Parts.Where(p => p != part).Select(p => (Part: p, Content: context.ContentOf(p))).ToList();
-        for (var m = 1; m + LeastMeasures <= mine.Count; )
+        for (var m = 1; m + LeastMeasures <= mine.Count;)
         {
             var found = mine[m].Sounding.Count < LeastNotes ? default : Asked(others, mine, m);
             if (found.Length < LeastMeasures)

@@ -44,7 +44,7 @@ public sealed class SharedWith : IStudyRule
     private static IEnumerable<(int From, int To, List<Part> Others)> Runs(StudyContext context, Part part, IReadOnlyList<string> mine)
     {
         var place = context.Score.Parts.ToList().IndexOf(part);
-        for (var m = 0; m < mine.Count; )
+        for (var m = 0; m < mine.Count;)
         {
             var others = Same(context, part, mine, m);
             var to = m;
