@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Runtime.CompilerServices;
 
 namespace MellowStand.Core.Tests;
 
@@ -14,4 +15,16 @@ public static class Seeds
         int.TryParse(Environment.GetEnvironmentVariable("STAND_SEED"), NumberStyles.Integer, CultureInfo.InvariantCulture, out var seed)
             ? seed
             : null;
+}
+
+/// <summary>A property with fixed draws, or with those of STAND_SEED.</summary>
+[AttributeUsage(AttributeTargets.Method)]
+public sealed class SeededPropertyAttribute : FsCheck.Xunit.PropertyAttribute
+{
+    /// <summary>Fixes the draws.</summary>
+    public SeededPropertyAttribute([CallerFilePath] string? sourceFilePath = null, [CallerLineNumber] int sourceLineNumber = -1)
+    {
+        _ = (sourceFilePath, sourceLineNumber);
+        Replay = $"{Environment.GetEnvironmentVariable("STAND_SEED") ?? "60212"},91823";
+    }
 }

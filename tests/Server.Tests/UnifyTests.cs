@@ -141,7 +141,7 @@ public sealed class UnifyTests : IDisposable
         );
     }
 
-    [Property(MaxTest = 12)]
+    [Property(MaxTest = 12, Replay = "60212,91823")]
     public void Random_decisions_and_undos_leave_what_the_remaining_ones_alone_give(byte[] acts) =>
         RandomWalk(acts).GetAwaiter().GetResult();
 

@@ -1,5 +1,4 @@
 using System.Xml.Linq;
-using FsCheck.Xunit;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Formats.ShortForm;
@@ -98,7 +97,7 @@ public sealed class DecisionWriterTests
         Assert.Empty(UnifyDesk.Compare(ScoreReader.Read(ScoreDocument.Of(marked)), House.Default).Differences);
     }
 
-    [Property(MaxTest = 150)]
+    [SeededProperty(MaxTest = 150)]
     public bool Random_marks_are_exactly_those_a_plain_model_has(byte[] acts)
     {
         string[] names = ["staccato", "accent", "tenuto", "up-bow", "fermata", "trill-mark"];
@@ -152,7 +151,7 @@ public sealed class DecisionWriterTests
     }
 
     /// <summary>Random music is written, read, given back and read again: nothing changes on the way.</summary>
-    [Property(MaxTest = 200)]
+    [SeededProperty(MaxTest = 200)]
     public bool Random_scores_written_and_read_back_are_equal(byte[] seed)
     {
         string[] pitches = ["C5", "F#4", "Bb4", "<C4,E4,G4>", "r", "D5", "En5", "G#4"];

@@ -1,4 +1,3 @@
-using FsCheck.Xunit;
 using MellowStand.Core.Formats.ShortForm;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Study;
@@ -11,7 +10,7 @@ public sealed class HeatTests
     [Fact]
     public void Weights_add_up_to_one() => Assert.Equal(1, typeof(HeatWeights).GetFields().Sum(f => (double)f.GetRawConstantValue()!), 9);
 
-    [Property]
+    [SeededProperty]
     public bool A_faster_tempo_never_cools_a_measure(byte slow, byte more)
     {
         var factor = 0.4 + (slow / 255.0);

@@ -1,4 +1,3 @@
-using FsCheck.Xunit;
 using MellowStand.Core.Formats.ShortForm;
 using MellowStand.Core.Tempo;
 
@@ -68,7 +67,7 @@ public sealed class LadderTests
         Assert.Equal(goal, steps[^1].Mark);
     }
 
-    [Property(MaxTest = 500)]
+    [SeededProperty(MaxTest = 500)]
     public bool Starts_at_the_start_ends_at_the_goal_and_never_goes_back(
         byte from,
         byte more,
