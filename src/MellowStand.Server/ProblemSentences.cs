@@ -1,15 +1,22 @@
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Tempo;
+using MellowStand.Storage;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.WebUtilities;
+using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Server;
 
 /// <summary>Every error as problem+json with a sentence that tells what, where and how to mend.</summary>
 public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IExceptionHandler
 {
+    // ENOSPC of Linux, as .NET carries it.
+    private const int DiskFull = 28;
+
+    private const string FullSentence = "The disk is full, so nothing was kept. Make room and try again.";
+
     /// <inheritdoc/>
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
@@ -34,8 +41,36 @@ public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IException
                 "The upload is larger than 32 MB. Export the score without pictures and sounds, as MusicXML."
             ),
             BadHttpRequestException b => (b.StatusCode, $"The request cannot be read: {Plain(b)} Mend it and send it again."),
+            GoneException g => (StatusCodes.Status409Conflict, $"{g.Message} Load the page again."),
+            SqliteException s => OfStorage(s),
+            OverflowException => (
+                StatusCodes.Status422UnprocessableEntity,
+                "The score's durations are too long or too finely divided to be worked out exactly here. Export the score again."
+            ),
+            IOException { HResult: DiskFull } => (StatusCodes.Status507InsufficientStorage, FullSentence),
+            OperationCanceledException => (StatusCodes.Status499ClientClosedRequest, "Nobody waited for the answer any more."),
             InvalidDataException => (StatusCodes.Status400BadRequest, "The upload is damaged or too large. Choose the file again."),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong in the server; nothing was changed. The log tells more."),
+        };
+
+    // Result codes: https://www.sqlite.org/rescode.html
+    private static (int Status, string Sentence) OfStorage(SqliteException e) =>
+        e.SqliteErrorCode switch
+        {
+            5 or 6 => (
+                StatusCodes.Status503ServiceUnavailable,
+                "The database was busy for too long, so nothing was kept. Wait a moment and try again."
+            ),
+            8 or 14 => (
+                StatusCodes.Status507InsufficientStorage,
+                "The data folder cannot be written, so nothing was kept. Mend its permissions and try again."
+            ),
+            10 or 13 => (StatusCodes.Status507InsufficientStorage, FullSentence),
+            19 => (
+                StatusCodes.Status409Conflict,
+                "What this belongs to was changed or removed in the same moment, so nothing was kept. Load the page again."
+            ),
+            _ => (StatusCodes.Status500InternalServerError, "The database could not do this; nothing was changed. The log tells more."),
         };
 
     /// <summary>The same form for statuses that no handler explained.</summary>

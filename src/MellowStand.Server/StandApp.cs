@@ -3,6 +3,7 @@ using MellowStand.Server.Endpoints;
 using MellowStand.Server.Security;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
+using MellowStand.Storage.Keeping;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Http.Features;
 using Serilog;
@@ -27,7 +28,9 @@ public static class StandApp
             }
         );
         var options = StandOptions.From(builder.Configuration);
-        builder.Services.AddSingleton(options);
+        FreePort.Check(options.Port);
+        var folder = DataFolder.Take(options.Data);
+        builder.Services.AddSingleton(options).AddSingleton(_ => folder);
         builder.Services.AddSerilog(log =>
             log.MinimumLevel.Information()
                 .MinimumLevel.Override("Microsoft.AspNetCore", Serilog.Events.LogEventLevel.Warning)
@@ -47,14 +50,34 @@ public static class StandApp
         if (options.Port is { } port)
             builder.WebHost.UseUrls($"http://127.0.0.1:{port}");
         AddServices(builder);
-        var app = builder.Build();
+        var app = Built(builder, folder);
         Use(app);
         app.MapStand();
-        _ = app.Services.GetRequiredService<Database>();
+        if (options.Port is { } listening)
+            app.Lifetime.ApplicationStarted.Register(() =>
+                Console.WriteLine($"Mellow Stand is at http://127.0.0.1:{listening} (Ctrl-C stops it)\nData: {folder.Path}")
+            );
         app.Services.GetRequiredService<UpgradeService>().Run();
         if (options.Demo && app.Services.GetRequiredService<DemoSwitch>().WithSchool)
             app.Services.GetRequiredService<DemoSchool>().Fill();
         return app;
+    }
+
+    // The folder is let go when the server ends, or when it could not be put together.
+    private static WebApplication Built(WebApplicationBuilder builder, DataFolder folder)
+    {
+        try
+        {
+            var app = builder.Build();
+            _ = app.Services.GetRequiredService<DataFolder>();
+            _ = app.Services.GetRequiredService<Database>();
+            return app;
+        }
+        catch
+        {
+            folder.Dispose();
+            throw;
+        }
     }
 
     private static void AddServices(WebApplicationBuilder builder)
@@ -62,7 +85,7 @@ public static class StandApp
         var services = builder.Services;
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(new DemoSwitch(true));
-        services.AddSingleton(s => new Database(Path.Combine(s.GetRequiredService<StandOptions>().Data, "stand.db")));
+        services.AddSingleton(s => new Database(s.GetRequiredService<DataFolder>().Database));
         services
             .AddSingleton<PieceRepository>()
             .AddSingleton<DecisionRepository>()
@@ -74,7 +97,8 @@ public static class StandApp
             .AddSingleton<PieceStateRepository>()
             .AddSingleton<QuietRepository>()
             .AddSingleton<FiguresRepository>()
-            .AddSingleton<UpgradeRepository>();
+            .AddSingleton<UpgradeRepository>()
+            .AddSingleton<SessionRepository>();
         services
             .AddSingleton<PieceDesk>()
             .AddSingleton<Decide>()
@@ -98,6 +122,7 @@ public static class StandApp
         services.AddOpenApi(
             "v1",
             o =>
+            {
                 o.AddDocumentTransformer(
                     (document, _, _) =>
                     {
@@ -105,7 +130,9 @@ public static class StandApp
                         document.Servers?.Clear();
                         return Task.CompletedTask;
                     }
-                )
+                );
+                WhoMayCall.Add(o);
+            }
         );
         services.AddResponseCompression();
         services.AddSignInLimit();
@@ -124,6 +151,7 @@ public static class StandApp
         app.UseDefaultFiles();
         app.UseStaticFiles();
         app.UseRouting();
+        app.UseMiddleware<CharsetCheck>();
         app.UseMiddleware<OriginCheck>();
         app.UseRateLimiter();
         app.UseAuthentication();

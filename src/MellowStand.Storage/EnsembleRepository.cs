@@ -3,7 +3,11 @@ using Microsoft.Data.Sqlite;
 namespace MellowStand.Storage;
 
 /// <summary>A section of the ensemble.</summary>
-public sealed record SectionRow(long Id, string Name, int Position);
+/// <param name="Id">Its number.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Position">Its place in the ensemble.</param>
+/// <param name="Version">How often it was changed.</param>
+public sealed record SectionRow(long Id, string Name, int Position, int Version);
 
 /// <summary>A player.</summary>
 /// <param name="Id">Their number.</param>
@@ -14,6 +18,7 @@ public sealed record SectionRow(long Id, string Name, int Position);
 /// <param name="Level"><c>comfortable</c>, <c>advanced</c> or <c>extreme</c>: the range asked of them.</param>
 /// <param name="Options">What their instrument has, option ids with spaces between; null where nothing is said.</param>
 /// <param name="LeftOn">The day they left; null for one who plays.</param>
+/// <param name="Version">How often they were changed.</param>
 public sealed record PlayerRow(
     long Id,
     long SectionId,
@@ -22,7 +27,8 @@ public sealed record PlayerRow(
     int Chair,
     string Level,
     string? Options = null,
-    DateOnly? LeftOn = null
+    DateOnly? LeftOn = null,
+    int Version = 0
 )
 {
     /// <summary>What their instrument has, option by option; null where nothing is said.</summary>
@@ -37,8 +43,8 @@ public sealed class EnsembleRepository(Database database)
     {
         using var c = database.Open();
         return c.Read(
-            "SELECT id, name, position FROM section WHERE closed_on IS NULL ORDER BY position, id",
-            r => new SectionRow(r.GetInt64(0), r.GetString(1), r.GetInt32(2))
+            "SELECT id, name, position, version FROM section WHERE closed_on IS NULL ORDER BY position, id",
+            r => new SectionRow(r.GetInt64(0), r.GetString(1), r.GetInt32(2), r.GetInt32(3))
         );
     }
 
@@ -65,9 +71,9 @@ public sealed class EnsembleRepository(Database database)
             )
         );
 
-    /// <summary>Renames a section.</summary>
-    public bool RenameSection(long id, string name) =>
-        database.Act(c => c.Run("UPDATE section SET name = $name WHERE id = $id", ("id", id), ("name", name))) > 0;
+    /// <summary>Renames a section that still has the version that was seen.</summary>
+    public Change RenameSection(long id, string name, long version) =>
+        database.Act(c => c.Update("section", "id = $id AND closed_on IS NULL", "name = $name", version, ("id", id), ("name", name)));
 
     /// <summary>Closes a section in which nobody plays; those who left keep their history.</summary>
     public bool RemoveSection(long id, DateOnly today) =>
@@ -83,7 +89,9 @@ public sealed class EnsembleRepository(Database database)
     /// <summary>Adds a player.</summary>
     public long AddPlayer(long section, string name, string? instrument, int chair, string level, string? options = null) =>
         database.Act(c =>
-            c.Insert(
+        {
+            c.Demand("The section", "section", "closed_on IS NULL", section);
+            return c.Insert(
                 "INSERT INTO player (section_id, name, instrument, chair, level, options) VALUES ($section, $name, $instrument, "
                     + "$chair, $level, $options)",
                 ("section", section),
@@ -92,15 +100,19 @@ public sealed class EnsembleRepository(Database database)
                 ("chair", chair),
                 ("level", level),
                 ("options", options)
-            )
-        );
+            );
+        });
 
-    /// <summary>Changes a player.</summary>
-    public bool UpdatePlayer(PlayerRow p) =>
+    /// <summary>Changes a player who still has the row's version.</summary>
+    public Change UpdatePlayer(PlayerRow p) =>
         database.Act(c =>
-            c.Run(
-                "UPDATE player SET section_id = $section, name = $name, instrument = $instrument, chair = $chair, level = "
-                    + "$level, options = $options WHERE id = $id AND left_on IS NULL",
+        {
+            c.Demand("The section", "section", "closed_on IS NULL", p.SectionId);
+            return c.Update(
+                "player",
+                "id = $id AND left_on IS NULL",
+                "section_id = $section, name = $name, instrument = $instrument, chair = $chair, level = $level, options = $options",
+                p.Version,
                 ("id", p.Id),
                 ("section", p.SectionId),
                 ("name", p.Name),
@@ -108,8 +120,8 @@ public sealed class EnsembleRepository(Database database)
                 ("chair", p.Chair),
                 ("level", p.Level),
                 ("options", p.Options)
-            )
-        ) > 0;
+            );
+        });
 
     /// <summary>A player leaves; their log stays, and <see cref="RestorePlayer"/> brings them back.</summary>
     public bool RemovePlayer(long id, DateOnly today) =>
@@ -127,8 +139,18 @@ public sealed class EnsembleRepository(Database database)
 
     internal static IReadOnlyList<PlayerRow> Players(SqliteConnection c) =>
         c.Read(
-            "SELECT id, section_id, name, instrument, chair, level, options, left_on FROM player WHERE left_on IS NULL "
+            "SELECT id, section_id, name, instrument, chair, level, options, left_on, version FROM player WHERE left_on IS NULL "
                 + "ORDER BY section_id, chair, id",
-            r => new PlayerRow(r.GetInt64(0), r.GetInt64(1), r.GetString(2), r.Text(3), r.GetInt32(4), r.GetString(5), r.Text(6), r.Day(7))
+            r => new PlayerRow(
+                r.GetInt64(0),
+                r.GetInt64(1),
+                r.GetString(2),
+                r.Text(3),
+                r.GetInt32(4),
+                r.GetString(5),
+                r.Text(6),
+                r.Day(7),
+                r.GetInt32(8)
+            )
         );
 }

@@ -16,15 +16,32 @@ public sealed class HouseRepository(Database database)
         return House(c);
     }
 
+    /// <summary>How often each answer was chosen; a rule that never was is left out.</summary>
+    public IReadOnlyDictionary<string, int> Versions()
+    {
+        using var c = database.Open();
+        return c.Read("SELECT name, version FROM house_rule", r => (r.GetString(0), r.GetInt32(1)))
+            .ToDictionary(x => x.Item1, x => x.Item2);
+    }
+
     /// <summary>Chooses an answer.</summary>
-    public void Choose(string rule, string choice) =>
+    /// <param name="rule">The rule.</param>
+    /// <param name="choice">The answer.</param>
+    /// <param name="version">The version that was seen, or null to choose whatever others did.</param>
+    public Change Choose(string rule, string choice, int? version) =>
         database.Act(c =>
+        {
+            var there = c.Read("SELECT version FROM house_rule WHERE name = $rule", r => r.GetInt32(0), ("rule", rule)).FirstOrDefault();
+            if (version is { } seen && seen != there)
+                return Change.Stale;
             c.Run(
-                "INSERT INTO house_rule (name, choice) VALUES ($rule, $choice) ON CONFLICT (name) DO UPDATE SET choice = $choice",
+                "INSERT INTO house_rule (name, choice, version) VALUES ($rule, $choice, 1) "
+                    + "ON CONFLICT (name) DO UPDATE SET choice = $choice, version = version + 1",
                 ("rule", rule),
                 ("choice", choice)
-            )
-        );
+            );
+            return Change.Kept;
+        });
 
     /// <summary>Instruments that the director corrected: printed name and transposition to instrument id.</summary>
     public IReadOnlyDictionary<string, string> LearnedInstruments()

@@ -44,6 +44,11 @@ public sealed class PassageRepository(Database database)
     public long Add(PassageRow p) =>
         database.Act(c =>
         {
+            c.Demand("The piece", "piece", "deleted IS NULL", p.PieceId);
+            foreach (var section in p.Sections)
+                c.Demand("A section", "section", "closed_on IS NULL", section);
+            foreach (var player in p.Players)
+                c.Demand("A player", "player", "left_on IS NULL", player);
             var id = c.Insert(
                 "INSERT INTO passage (piece_id, title, edition, parts, from_index, from_label, to_index, to_label, start_unit, "
                     + "start_bpm, goal_unit, goal_bpm, "
@@ -108,7 +113,10 @@ public sealed class PassageRepository(Database database)
     /// <summary>Keeps a clean tempo.</summary>
     public long AddLog(long passage, long player, string unit, double bpm, DateOnly heard, string note) =>
         database.Act(c =>
-            c.Insert(
+        {
+            c.Demand("The passage", "passage", "deleted IS NULL", passage);
+            c.Demand("The player", "player", "left_on IS NULL", player);
+            return c.Insert(
                 "INSERT INTO log_entry (passage_id, player_id, unit, bpm, heard, note) VALUES ($passage, $player, $unit, $bpm, "
                     + "$heard, $note)",
                 ("passage", passage),
@@ -117,8 +125,8 @@ public sealed class PassageRepository(Database database)
                 ("bpm", bpm),
                 ("heard", heard.Iso()),
                 ("note", note)
-            )
-        );
+            );
+        });
 
     /// <summary>The log of a passage, or all of it, newest first.</summary>
     public IReadOnlyList<LogRow> Log(long? passage = null)

@@ -18,6 +18,7 @@ public readonly record struct Stamp(long Revision, long Quiet, long School, long
 /// <param name="FileName">Name of the imported file, for display only.</param>
 /// <param name="Edition">Id of the edition on the shelf.</param>
 /// <param name="Stamp">The counters as read with the row.</param>
+/// <param name="Version">How often title, kind, set or date were changed.</param>
 public sealed record PieceRow(
     long Id,
     string Title,
@@ -26,7 +27,8 @@ public sealed record PieceRow(
     DateOnly? Due,
     string FileName,
     string Edition,
-    Stamp Stamp
+    Stamp Stamp,
+    int Version
 );
 
 /// <summary>A file to keep as a piece.</summary>
@@ -50,7 +52,7 @@ public sealed record ChosenInstrument(string Part, string Name, string Instrumen
 public sealed class PieceRepository(Database database)
 {
     private const string Columns =
-        "SELECT p.id, p.title, p.kind, p.etude_set, p.due, p.file_name, p.edition, p.revision, p.quiet, s.n, s.quiet "
+        "SELECT p.id, p.title, p.kind, p.etude_set, p.due, p.file_name, p.edition, p.revision, p.quiet, s.n, s.quiet, p.version "
         + "FROM piece p, school_revision s";
 
     /// <summary>Keeps an imported file as it came, with the instruments chosen at once, in one act.</summary>
@@ -99,18 +101,21 @@ public sealed class PieceRepository(Database database)
         return Find(c, id);
     }
 
-    /// <summary>Changes title, kind, set and date.</summary>
-    public bool Update(PieceRow piece) =>
+    /// <summary>Changes title, kind, set and date of a piece that still has the row's version.</summary>
+    public Change Update(PieceRow piece) =>
         database.Act(c =>
-            c.Run(
-                "UPDATE piece SET title = $title, kind = $kind, etude_set = $set, due = $due WHERE id = $id AND deleted IS NULL",
+            c.Update(
+                "piece",
+                "id = $id AND deleted IS NULL",
+                "title = $title, kind = $kind, etude_set = $set, due = $due",
+                piece.Version,
                 ("title", piece.Title),
                 ("kind", piece.Kind),
                 ("set", piece.EtudeSet),
                 ("due", piece.Due?.Iso()),
                 ("id", piece.Id)
             )
-        ) > 0;
+        );
 
     /// <summary>Takes a piece off the shelf; <see cref="Restore"/> brings it back.</summary>
     public bool Remove(long id, DateTimeOffset now) =>
@@ -127,12 +132,18 @@ public sealed class PieceRepository(Database database)
     public void ChooseInstrument(long id, ChosenInstrument choice, string key) =>
         database.Act(c =>
         {
+            c.Demand("The piece", "piece", "deleted IS NULL", id);
             HouseRepository.Learn(c, key, choice.Instrument);
             return Choose(c, id, choice);
         });
 
     /// <summary>Sets the leader of a line of an edition, or takes it back to the default with null.</summary>
-    public void Lead(long id, string edition, string parts, string? leader) => database.Act(c => Lead(c, id, edition, parts, leader));
+    public void Lead(long id, string edition, string parts, string? leader) =>
+        database.Act(c =>
+        {
+            c.Demand("The piece", "piece", "deleted IS NULL", id);
+            return Lead(c, id, edition, parts, leader);
+        });
 
     internal static PieceRow? Find(SqliteConnection c, long id) =>
         c.Read(Columns + " WHERE p.id = $id AND p.deleted IS NULL", Row, ("id", id)).FirstOrDefault();
@@ -174,6 +185,7 @@ public sealed class PieceRepository(Database database)
             r.Day(4),
             r.GetString(5),
             r.Text(6) ?? "",
-            new Stamp(r.GetInt64(7), r.GetInt64(8), r.GetInt64(9), r.GetInt64(10))
+            new Stamp(r.GetInt64(7), r.GetInt64(8), r.GetInt64(9), r.GetInt64(10)),
+            r.GetInt32(11)
         );
 }

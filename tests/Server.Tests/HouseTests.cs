@@ -240,7 +240,7 @@ public sealed class HouseTests : IDisposable
             Run(c, "UPDATE piece SET edition = NULL");
         }
 
-        using var again = _server.WithWebHostBuilder(_ => { });
+        using var again = _server.Again();
         using var fresh = again.CreateClient();
         var decided = (await fresh.Json($"/api/pieces/{piece}/unify"))
             .EnumerateArray()
@@ -264,7 +264,7 @@ public sealed class HouseTests : IDisposable
             new Dictionary<string, string>()
         );
         return new OpenPiece(
-            new PieceRow(id, "", "piece", null, null, "", edition.Id, default),
+            new PieceRow(id, "", "piece", null, null, "", edition.Id, default, 0),
             Core.Layers.Layer.Of(edition, knowledge, []),
             new Dictionary<string, int>()
         );

@@ -38,7 +38,7 @@ public sealed class ParallelActsTests : IDisposable
 
         // The answers kept in memory are those of a server that reads all from the disk.
         var kept = await Answers(client, piece);
-        using var again = _server.WithWebHostBuilder(_ => { });
+        using var again = _server.Again();
         using var fresh = again.CreateClient();
         Assert.Equal(kept, await Answers(fresh, piece));
     }

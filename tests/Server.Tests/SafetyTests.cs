@@ -4,6 +4,7 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
 using MellowStand.Storage;
+using MellowStand.Storage.Keeping;
 
 namespace MellowStand.Server.Tests;
 
@@ -144,7 +145,7 @@ public sealed class SafetyTests
         var ensemble = new EnsembleRepository(database);
         ensemble.AddSection("Horns");
         var copy = Path.Combine(folder, "copy.db");
-        database.BackUp(copy);
+        Backup.Make(folder, copy);
         ensemble.AddSection("Tubas");
         Assert.Equal("Horns", Assert.Single(new EnsembleRepository(new Database(copy)).Sections()).Name);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

@@ -7,26 +7,49 @@ using MellowStand.Storage;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
 
 namespace MellowStand.Server.Tests;
 
 /// <summary>The real server on a real SQLite file in a fresh folder.</summary>
 public sealed class StandServer : WebApplicationFactory<StandOptions>
 {
-    private readonly string _data = Directory.CreateTempSubdirectory("mellow-stand-test-").FullName;
+    private bool _isHandedOn;
+
+    /// <summary>Its data folder, deleted with it.</summary>
+    public string Data { get; init; } = Directory.CreateTempSubdirectory("mellow-stand-test-").FullName;
 
     public bool Demo { get; init; } = true;
 
     public bool WithSchool { get; init; }
 
+    /// <summary>Where the server's errors are to be told too, or null.</summary>
+    public ILoggerProvider? Errors { get; init; }
+
     public Database Database => Services.GetRequiredService<Database>();
+
+    /// <summary>Stops this server and starts another one on its data, which reads all from the disk.</summary>
+    public StandServer Again()
+    {
+        _isHandedOn = true;
+        Dispose();
+        return new StandServer
+        {
+            Data = Data,
+            Demo = Demo,
+            WithSchool = WithSchool,
+            Errors = Errors,
+        };
+    }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
-        builder.UseSetting("data", _data);
+        builder.UseSetting("data", Data);
         builder.UseSetting("demo", Demo ? "true" : "false");
         builder.ConfigureServices(s =>
         {
+            if (Errors is not null)
+                s.AddSingleton(LoggerFactory.Create(l => l.AddProvider(Errors)));
             // The demo school is loaded only where a test asks for it.
             if (!WithSchool)
                 s.AddSingleton<DemoSwitch>(new DemoSwitch(false));
@@ -37,8 +60,8 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (disposing && Directory.Exists(_data))
-            Directory.Delete(_data, recursive: true);
+        if (disposing && !_isHandedOn && Directory.Exists(Data))
+            Directory.Delete(Data, recursive: true);
     }
 }
 

@@ -1,3 +1,4 @@
+using MellowStand.Core.Formats;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Decisions;
@@ -123,7 +124,7 @@ public static class MarkCatalog
         mark switch
         {
             { Value: { Length: > 200 } } => "A mark's words are at most 200 letters long.",
-            { Value: { } v } when v.Any(char.IsControl) => "A mark's words hold signs that cannot be printed.",
+            { Value: { } v } when v.Any(char.IsControl) || !XmlText.Holds(v) => "A mark's words hold signs that cannot be printed.",
             { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) =>
                 $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
             { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) =>

@@ -20,7 +20,9 @@ public sealed class Edition
     {
         Bytes = bytes;
         Id = Identity.Of(bytes);
-        Document = ScoreDocument.Of(ScoreFile.Load(bytes, keepWhiteSpace: false));
+        var xml = ScoreFile.Unfold(bytes);
+        Size = (long)xml.Length * HeldPerByte;
+        Document = ScoreDocument.Of(ScoreFile.LoadXml(xml, keepWhiteSpace: false, cancelled));
         Printed = ScoreReader.Read(Document, cancelled);
     }
 
@@ -34,7 +36,7 @@ public sealed class Edition
     public Score Printed { get; }
 
     /// <summary>About how many bytes of memory it takes, with what is worked out from it.</summary>
-    public long Size => (long)Bytes.Length * HeldPerByte * (ScoreFile.IsZip(Bytes) ? 10 : 1);
+    public long Size { get; }
 
     /// <summary>The document; nothing may be written into it.</summary>
     internal ScoreDocument Document { get; }

@@ -106,6 +106,11 @@ public sealed class Layer
     public static Layer Of(Edition edition, Knowledge knowledge, IReadOnlyList<Decision> decisions, Layer? before = null) =>
         new(edition, knowledge, decisions, before is not null && before.Edition.Id == edition.Id ? before : null);
 
+    /// <summary>Writes the parts that decisions touch, to find out whether they can be given back.</summary>
+    /// <param name="made">The decisions to try.</param>
+    /// <exception cref="ArgumentException">A text holds what XML cannot.</exception>
+    public void TryOut(IReadOnlyList<Decision> made) => _written.TryOut(made.SelectMany(d => d.Changes).Select(c => c.Part).Distinct());
+
     /// <summary>The decision that settles a difference, or null.</summary>
     public Decision? Settling(string difference) => _settling.Value.GetValueOrDefault(difference);
 

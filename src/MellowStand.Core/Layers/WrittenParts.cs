@@ -1,3 +1,4 @@
+using System.Xml;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
@@ -37,6 +38,17 @@ internal sealed class WrittenParts
     /// <summary>Writes decisions in, taking over what an earlier layer has written already.</summary>
     public static WrittenParts Of(Edition edition, IReadOnlyList<Decision> decisions, WrittenParts? before) =>
         new(edition, decisions, before);
+
+    /// <summary>Writes the parts that decisions touch as XML, to see that they can be.</summary>
+    /// <param name="parts">Ids of the parts.</param>
+    /// <exception cref="ArgumentException">A text holds what XML cannot.</exception>
+    public void TryOut(IEnumerable<string> parts)
+    {
+        using var writer = XmlWriter.Create(Stream.Null, new XmlWriterSettings { ConformanceLevel = ConformanceLevel.Fragment });
+        foreach (var part in parts.Where(_written.ContainsKey))
+            foreach (var measure in _written[part].Content.Measures)
+                measure?.WriteTo(writer);
+    }
 
     private Written Write(PartContent content, long[] ids, IEnumerable<MarkChange> changes)
     {

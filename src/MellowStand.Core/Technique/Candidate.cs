@@ -43,6 +43,10 @@ public interface ITechnique
     /// <summary>What the change from one way to the next costs.</summary>
     double Change(Excerpt excerpt, int place, Candidate from, Candidate to);
 
+    /// <summary>True when notes without a pitch are played too: by sticks. All other hands pass them over, since a part of drums may stand
+    /// in a file under any name.</summary>
+    bool TakesUnpitched => false;
+
     /// <summary>True when the way must be written in, since a player would not take it untold.</summary>
     bool IsTold(Candidate? from, Candidate to) => !to.IsUsual;
 

@@ -12,6 +12,9 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     public bool IsSlide => inner is Slide.SlideTechnique;
 
     /// <inheritdoc/>
+    public bool TakesUnpitched => inner.TakesUnpitched;
+
+    /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var ways = inner.Ways(excerpt, place);

@@ -15,11 +15,12 @@ public sealed class Excerpt
     /// <param name="to">Last measure from 0.</param>
     /// <param name="house">The school's answers.</param>
     /// <param name="quarterBpm">Quarters per minute at a measure.</param>
-    public Excerpt(Score score, Part part, int from, int to, House house, Func<int, double> quarterBpm)
+    /// <param name="takesUnpitched">True when notes without a pitch are played too, in a part that has no others.</param>
+    public Excerpt(Score score, Part part, int from, int to, House house, Func<int, double> quarterBpm, bool takesUnpitched = false)
     {
         (Score, Part, House, _quarterBpm) = (score, part, house, quarterBpm);
         var slurred = SlurredNotes(part);
-        var isPitched = part.Notes.Any(n => n.Kind == NoteKind.Pitched);
+        var isPitched = !takesUnpitched || part.Notes.Any(n => n.Kind == NoteKind.Pitched);
         var groups = Struck(
             part.Notes.Where(n =>
                 n.MeasureIndex >= from

@@ -73,7 +73,7 @@ public static class TechniqueDesk
         if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup)
             return null;
         var technique = setup.Technique;
-        var excerpt = new Excerpt(score, part, from, to, house, quarterBpm);
+        var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
         var solution = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note, instrument!));
         return new TechniquePlan(
             excerpt,

@@ -11,7 +11,7 @@ public static class StandEndpoints
         app.MapGet("/healthz", () => TypedResults.Ok(new Health("ready"))).WithTags("Health");
         app.MapOpenApi("/openapi/{documentName}.json");
         app.MapSession();
-        var api = app.MapGroup("/api").RequireAuthorization();
+        var api = app.MapGroup("/api").RequireAuthorization().AddEndpointFilter(WholeBodies.Check);
         api.MapPieces();
         api.MapEditions();
         api.MapNotes();

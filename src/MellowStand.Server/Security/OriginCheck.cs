@@ -9,8 +9,9 @@ public sealed class OriginCheck(RequestDelegate next)
         var method = context.Request.Method;
         var changes = !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);
         var origin = context.Request.Headers.Origin.ToString();
-        var foreign =
-            origin.Length > 0 && (!Uri.TryCreate(origin, UriKind.Absolute, out var uri) || uri.Authority != context.Request.Host.Value);
+        // A page of the same name over another scheme is another page: RFC 6454, section 5.
+        var own = $"{context.Request.Scheme}://{context.Request.Host.Value}";
+        var foreign = origin.Length > 0 && !string.Equals(origin, own, StringComparison.OrdinalIgnoreCase);
         var crossSite = context.Request.Headers["Sec-Fetch-Site"].ToString() is "cross-site";
         if (changes && (foreign || crossSite))
             throw new Refusal(

@@ -1,20 +1,24 @@
+using System.Buffers.Text;
 using System.Security.Claims;
-using System.Threading.RateLimiting;
+using System.Security.Cryptography;
+using System.Text;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.RateLimiting;
 
 namespace MellowStand.Server.Security;
 
-/// <summary>The director's password and principal.</summary>
-public sealed class Sessions(HouseRepository house, TimeProvider clock)
+/// <summary>The director's password, and who is signed in: a session ends in the database, whatever cookies are left.</summary>
+public sealed class Sessions(HouseRepository house, SessionRepository sessions, TimeProvider clock)
 {
-    private const int LeastPassword = 10;
-    private readonly PasswordHasher<string> _hasher = new();
+    /// <summary>How long one holds.</summary>
+    public static readonly TimeSpan Longest = TimeSpan.FromDays(14);
 
-    /// <summary>Name of the limit on sign-in tries.</summary>
-    public const string SignInLimit = "sign-in";
+    private const int TokenBytes = 32;
+    private const string Token = "session";
+
+    private readonly PasswordHasher<string> _hasher = new();
+    private readonly Lazy<string> _nobody = new(() => new PasswordHasher<string>().HashPassword("", Guid.NewGuid().ToString()));
 
     /// <summary>True before the director's account is made.</summary>
     public bool IsFirstRun => house.Director() is null;
@@ -25,45 +29,62 @@ public sealed class Sessions(HouseRepository house, TimeProvider clock)
     {
         if (name.Trim().Length is 0 or > 100)
             throw Refusal.BadRequest("Give your name, at most 100 letters.");
-        if (password.Length is < LeastPassword or > 200)
-            throw Refusal.BadRequest($"Choose a password of at least {LeastPassword} signs.");
+        CheckNew(password, name);
         if (!house.MakeDirector(name.Trim(), _hasher.HashPassword(name.Trim(), password), clock.GetUtcNow()))
             throw Refusal.Conflict("There is a director's account already. Sign in with it.");
     }
 
-    /// <summary>The principal for a name and password.</summary>
+    /// <summary>Begins a session for a name and password.</summary>
     /// <exception cref="Refusal">They do not match.</exception>
     public ClaimsPrincipal SignIn(string name, string password)
     {
-        var director = house.Director();
-        var matches =
-            director is not null
-            && string.Equals(director.Name, name.Trim(), StringComparison.Ordinal)
-            && _hasher.VerifyHashedPassword(director.Name, director.PasswordHash, password) != PasswordVerificationResult.Failed;
-        return matches
-            ? Principal(director!.Name)
-            : throw new Refusal(StatusCodes.Status401Unauthorized, "Name and password do not match. Check both and try again.");
+        if (!Matches(name, password))
+            throw new Refusal(StatusCodes.Status401Unauthorized, "Name and password do not match. Check both and try again.");
+        var token = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(TokenBytes));
+        var now = clock.GetUtcNow();
+        sessions.Begin(HashOf(token), name.Trim(), now, now - Longest);
+        return Principal(name.Trim(), new Claim(Token, token));
+    }
+
+    /// <summary>Changes the password; every session ends, this one too.</summary>
+    /// <exception cref="Refusal">The present password is wrong, or the new one does not do.</exception>
+    public void ChangePassword(string name, string present, string next)
+    {
+        if (!Matches(name, present))
+            throw new Refusal(StatusCodes.Status403Forbidden, "The present password does not match. Nothing was changed.");
+        CheckNew(next, name);
+        sessions.ChangePassword(_hasher.HashPassword(name, next));
+    }
+
+    /// <summary>True while the session of a cookie goes on.</summary>
+    public bool GoesOn(ClaimsPrincipal who) =>
+        who.FindFirstValue(Token) is { } token && sessions.GoesOn(HashOf(token), clock.GetUtcNow() - Longest);
+
+    /// <summary>Ends the session of a cookie.</summary>
+    public void End(ClaimsPrincipal who)
+    {
+        if (who.FindFirstValue(Token) is { } token)
+            sessions.End(HashOf(token));
     }
 
     /// <summary>A signed-in director.</summary>
-    public static ClaimsPrincipal Principal(string name) =>
-        new(new ClaimsIdentity([new Claim(ClaimTypes.Name, name)], CookieAuthenticationDefaults.AuthenticationScheme));
-}
+    public static ClaimsPrincipal Principal(string name, params Claim[] more) =>
+        new(new ClaimsIdentity([new Claim(ClaimTypes.Name, name), .. more], CookieAuthenticationDefaults.AuthenticationScheme));
 
-/// <summary>Ten tries a minute to sign in from one address.</summary>
-internal static class SignInLimits
-{
-    public static void AddSignInLimit(this IServiceCollection services) =>
-        services.AddRateLimiter(limits =>
-        {
-            limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            limits.AddPolicy(
-                Sessions.SignInLimit,
-                context =>
-                    RateLimitPartition.GetFixedWindowLimiter(
-                        context.Connection.RemoteIpAddress?.ToString() ?? "here",
-                        _ => new FixedWindowRateLimiterOptions { PermitLimit = 10, Window = TimeSpan.FromMinutes(1) }
-                    )
-            );
-        });
+    // A wrong name takes as long as a wrong password: a hash is checked whoever asks.
+    private bool Matches(string name, string password)
+    {
+        var director = house.Director();
+        var known = director is not null && string.Equals(director.Name, name.Trim(), StringComparison.Ordinal);
+        var hash = known ? director!.PasswordHash : _nobody.Value;
+        return _hasher.VerifyHashedPassword(name.Trim(), hash, password) != PasswordVerificationResult.Failed && known;
+    }
+
+    private static void CheckNew(string password, string name)
+    {
+        if (Passwords.Problem(password, name) is { } problem)
+            throw Refusal.BadRequest(problem);
+    }
+
+    private static string HashOf(string token) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
 }

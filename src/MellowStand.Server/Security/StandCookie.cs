@@ -7,14 +7,18 @@ namespace MellowStand.Server.Security;
 /// <summary>The sign-in cookie and the keys that seal it.</summary>
 internal static class StandCookie
 {
+    /// <summary>Name of the cookie.</summary>
+    public const string Name = "mellow-stand";
+
     public static void Configure(CookieAuthenticationOptions cookie)
     {
-        cookie.Cookie.Name = "mellow-stand";
+        cookie.Cookie.Name = Name;
         cookie.Cookie.HttpOnly = true;
         cookie.Cookie.SameSite = SameSiteMode.Strict;
         cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
-        cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
-        cookie.SlidingExpiration = true;
+        cookie.ExpireTimeSpan = Sessions.Longest;
+        cookie.SlidingExpiration = false;
+        cookie.Events.OnValidatePrincipal = StillGoesOn;
         cookie.Events.OnRedirectToLogin = Status(StatusCodes.Status401Unauthorized);
         cookie.Events.OnRedirectToAccessDenied = Status(StatusCodes.Status403Forbidden);
     }
@@ -31,6 +35,14 @@ internal static class StandCookie
                         logs
                     )
             );
+    }
+
+    private static async Task StillGoesOn(CookieValidatePrincipalContext context)
+    {
+        if (context.Principal is { } who && context.HttpContext.RequestServices.GetRequiredService<Sessions>().GoesOn(who))
+            return;
+        context.RejectPrincipal();
+        await context.HttpContext.SignOutAsync().ConfigureAwait(false);
     }
 
     private static Func<RedirectContext<CookieAuthenticationOptions>, Task> Status(int status) =>

@@ -1,3 +1,5 @@
+using MellowStand.Core.Formats;
+
 namespace MellowStand.Server.Services;
 
 /// <summary>Text from outside, made fit for a title or a label.</summary>
@@ -9,11 +11,11 @@ internal static class Names
     {
         var plain = string.Join(
             ' ',
-            new string([.. text.Where(c => !char.IsControl(c))]).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+            XmlText.Fit(new string([.. text.Where(c => !char.IsControl(c))])).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
         );
         if (plain.Length == 0)
             return "untitled";
-        return plain.Length <= Longest ? plain : plain[..Longest];
+        return plain.Length <= Longest ? plain : XmlText.Fit(plain[..Longest]);
     }
 
     public static string? CleanOrNull(string? text) => string.IsNullOrWhiteSpace(text) ? null : Clean(text);

@@ -24,7 +24,12 @@ public sealed class ReadinessService(PassageRepository passages, EnsembleReposit
     private Dictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed, IReadOnlyList<LogRow> log)
     {
         var sections = ensemble.Sections().ToDictionary(s => s.Id);
-        var players = ensemble.Players().OrderBy(p => sections[p.SectionId].Position).ThenBy(p => p.Chair).ToList();
+        var players = ensemble
+            .Players()
+            .Where(p => sections.ContainsKey(p.SectionId))
+            .OrderBy(p => sections[p.SectionId].Position)
+            .ThenBy(p => p.Chair)
+            .ToList();
         var entries = log.ToLookup(l => (l.PassageId, l.PlayerId));
         return handed.ToDictionary(
             p => p.Id,

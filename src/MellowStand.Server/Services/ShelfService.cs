@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using MellowStand.Core.Hear;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Study;
@@ -10,7 +11,8 @@ namespace MellowStand.Server.Services;
 /// <param name="Figures">What was counted in it.</param>
 /// <param name="Passages">Passages handed out.</param>
 /// <param name="Late">Players who will not be ready.</param>
-public sealed record ShelfEntry(PieceRow Row, ShelfFigures Figures, int Passages, int Late);
+/// <param name="Problem">Why it cannot be opened, or null.</param>
+public sealed record ShelfEntry(PieceRow Row, ShelfFigures Figures, int Passages, int Late, string? Problem);
 
 /// <summary>What stands on the shelf.</summary>
 public sealed class ShelfService(
@@ -20,19 +22,28 @@ public sealed class ShelfService(
     QuietRepository quiet,
     PieceDesk desk,
     ReadinessService readiness,
-    Jobs jobs
+    Jobs jobs,
+    ILogger<ShelfService> log
 )
 {
+    // What cannot be counted is not tried again before something of it has changed.
+    private readonly ConcurrentDictionary<long, (Stamp Stamp, string Why)> _problems = new();
+
     // A change of a house rule makes all figures stale: as many are counted at once as a director waits for, the rest while they read.
     private const int MostAtOnce = 12;
+
+    private const string CannotBeLookedThrough =
+        "It cannot be looked through: something in it was not foreseen, and the log tells more. Its original can be exported, "
+        + "and it can be "
+        + "taken off the shelf.";
 
     /// <summary>All pieces, the nearest date first.</summary>
     public IReadOnlyList<ShelfEntry> List()
     {
         var rows = pieces.All();
         var known = figures.All();
-        var stale = rows.Where(r => known.GetValueOrDefault(r.Id)?.Stamp != r.Stamp).ToList();
-        var counted = stale.Where((r, i) => i < MostAtOnce || !known.ContainsKey(r.Id)).ToDictionary(r => r.Id, r => Count(r.Id));
+        var stale = Stale(rows, known);
+        var counted = stale.Where((r, i) => i < MostAtOnce || !known.ContainsKey(r.Id)).ToDictionary(r => r.Id, Count);
         if (counted.Count < stale.Count)
             jobs.Once("Counting the shelf anew", "shelf-figures", CountAll);
         var handed = passages.All();
@@ -45,9 +56,10 @@ public sealed class ShelfService(
         [
             .. rows.Select(r => new ShelfEntry(
                 r,
-                counted.GetValueOrDefault(r.Id) ?? known[r.Id],
+                counted.GetValueOrDefault(r.Id) ?? known.GetValueOrDefault(r.Id) ?? Nothing(r),
                 byPiece[r.Id].Count(),
-                byPiece[r.Id].Sum(p => late.GetValueOrDefault(p.Id))
+                byPiece[r.Id].Sum(p => late.GetValueOrDefault(p.Id)),
+                ProblemOf(r)
             )),
         ];
     }
@@ -55,15 +67,42 @@ public sealed class ShelfService(
     private void CountAll(JobProgress progress)
     {
         var known = figures.All();
-        var stale = pieces.All().Where(r => known.GetValueOrDefault(r.Id)?.Stamp != r.Stamp).ToList();
+        var stale = Stale(pieces.All(), known);
         foreach (var (i, row) in stale.Index())
         {
             progress.Report(i, stale.Count, row.Title);
-            Count(row.Id);
+            Count(row);
         }
     }
 
-    private ShelfFigures Count(long id)
+    private List<PieceRow> Stale(IReadOnlyList<PieceRow> rows, IReadOnlyDictionary<long, ShelfFigures> known) =>
+        [.. rows.Where(r => known.GetValueOrDefault(r.Id)?.Stamp != r.Stamp && ProblemOf(r) is null)];
+
+    private string? ProblemOf(PieceRow row) =>
+        _problems.TryGetValue(row.Id, out var problem) && problem.Stamp == row.Stamp ? problem.Why : null;
+
+    private static ShelfFigures Nothing(PieceRow row) => new(row.Stamp, 0, 0, 0, 0, 0);
+
+    // One piece that cannot be read never takes the others down.
+    private ShelfFigures Count(PieceRow row)
+    {
+        try
+        {
+            return Counted(row.Id);
+        }
+#pragma warning disable CA1031 // Whatever is wrong with it, the shelf is shown.
+        catch (Exception e)
+#pragma warning restore CA1031
+        {
+            var (status, sentence) = ProblemSentences.Of(e);
+            if (status >= 500)
+                log.LogError(e, "Piece {Piece} cannot be counted", row.Id);
+            _problems[row.Id] = (row.Stamp, status >= 500 ? CannotBeLookedThrough : sentence);
+            return Nothing(row);
+        }
+    }
+
+    private ShelfFigures Counted(long id)
     {
         var piece = desk.Open(id);
         var layer = piece.Layer;

@@ -186,7 +186,7 @@ public sealed class HostileInputTests
             using var entry = zip.CreateEntry("score.xml", CompressionLevel.Fastest).Open();
             var blanks = new byte[1024 * 1024];
             Array.Fill(blanks, (byte)' ');
-            for (var i = 0; i < (ScoreFile.MaxUnpackedBytes / blanks.Length) + 2; i++)
+            for (var i = 0; i < (ScoreLimits.UnpackedBytes / blanks.Length) + 2; i++)
                 entry.Write(blanks);
         }
 

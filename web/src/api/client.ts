@@ -26,6 +26,9 @@ export class Refusal extends Error {
   }
 }
 
+/** True where somebody else changed or removed it meanwhile. */
+export const isStale = (e: unknown) => e instanceof Refusal && (e.status === 409 || e.status === 404)
+
 interface Answer<T> {
   data?: T
   error?: unknown

@@ -153,6 +153,52 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasswordEdit"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces": {
         parameters: {
             query?: never;
@@ -177,6 +223,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["ShelfView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -225,6 +278,13 @@ export interface paths {
                         "application/json": components["schemas"]["JobView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -266,6 +326,13 @@ export interface paths {
                         "application/json": components["schemas"]["ScorePreview"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -301,6 +368,13 @@ export interface paths {
                         "application/json": components["schemas"]["PieceView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put: {
@@ -327,6 +401,13 @@ export interface paths {
                         "application/json": components["schemas"]["PieceView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -343,6 +424,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -383,6 +471,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PieceView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -425,6 +520,13 @@ export interface paths {
                         "application/json": components["schemas"]["PieceView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -461,6 +563,13 @@ export interface paths {
                         "application/json": string[];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -495,6 +604,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["InstrumentView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -533,6 +649,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["NoteView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -574,6 +697,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["TechniqueView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -618,6 +748,13 @@ export interface paths {
                         "application/json": components["schemas"]["DecisionView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -656,6 +793,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["LadderView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -698,6 +842,13 @@ export interface paths {
                         "application/json": components["schemas"]["ClickTrackResult"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -734,6 +885,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["TempoHint"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -772,6 +930,13 @@ export interface paths {
                         "application/json": components["schemas"]["PassageView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -798,6 +963,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PassageView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -833,6 +1005,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["ReadyView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -871,6 +1050,13 @@ export interface paths {
                         "application/json": components["schemas"]["EditionRow"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -899,6 +1085,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["EditionPlanView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -943,6 +1136,13 @@ export interface paths {
                         "application/json": components["schemas"]["EditionPlanView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -979,6 +1179,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PieceView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1018,6 +1225,13 @@ export interface paths {
                         "application/json": components["schemas"]["EditionPlanView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -1052,6 +1266,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["Unplaced"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1095,6 +1316,13 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -1113,6 +1341,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1157,6 +1392,13 @@ export interface paths {
                         "application/json": components["schemas"]["FindingView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1193,6 +1435,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["QuietRuleView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1234,6 +1483,13 @@ export interface paths {
                         "application/json": components["schemas"]["DecisionView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -1274,6 +1530,13 @@ export interface paths {
                         "application/json": components["schemas"]["CountingView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1310,6 +1573,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["HeatRow"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1351,6 +1621,13 @@ export interface paths {
                         "application/json": components["schemas"]["HeatReason"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1390,6 +1667,13 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -1407,6 +1691,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1446,6 +1737,13 @@ export interface paths {
                         "application/json": components["schemas"]["DifferenceView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1483,6 +1781,13 @@ export interface paths {
                         "application/json": components["schemas"]["LineView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1518,6 +1823,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1563,6 +1875,13 @@ export interface paths {
                         "application/json": components["schemas"]["BowingView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1606,6 +1925,13 @@ export interface paths {
                         "application/json": components["schemas"]["DecisionView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -1645,6 +1971,13 @@ export interface paths {
                         "application/json": components["schemas"]["BalanceAnswer"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1682,6 +2015,13 @@ export interface paths {
                         "application/json": components["schemas"]["DecisionView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1708,6 +2048,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["DecisionView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1750,6 +2097,13 @@ export interface paths {
                         "application/json": components["schemas"]["DecisionView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -1787,6 +2141,13 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         options?: never;
@@ -1818,6 +2179,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1862,6 +2230,13 @@ export interface paths {
                         "application/vnd.recordare.musicxml+xml": string;
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1902,6 +2277,13 @@ export interface paths {
                     content: {
                         "application/vnd.recordare.musicxml": string;
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -1945,6 +2327,13 @@ export interface paths {
                         "application/vnd.recordare.musicxml+xml": string;
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -1985,6 +2374,13 @@ export interface paths {
                     content: {
                         "audio/midi": string;
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2028,6 +2424,13 @@ export interface paths {
                         "audio/midi": string;
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -2065,6 +2468,13 @@ export interface paths {
                     content: {
                         "text/csv": string;
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2104,6 +2514,13 @@ export interface paths {
                         "application/json": unknown[];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -2138,6 +2555,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["ChartRow"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2175,6 +2599,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["ChartView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2218,6 +2649,13 @@ export interface paths {
                         "application/json": components["schemas"]["ChartView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2259,6 +2697,13 @@ export interface paths {
                         "application/json": components["schemas"]["ChartView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         options?: never;
@@ -2290,6 +2735,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PassageView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2328,6 +2780,13 @@ export interface paths {
                         "application/json": components["schemas"]["PassageView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -2345,6 +2804,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2383,6 +2849,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["SheetView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2423,6 +2896,13 @@ export interface paths {
                         "application/json": components["schemas"]["PassageView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -2458,6 +2938,13 @@ export interface paths {
                         "application/json": components["schemas"]["LogView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -2482,6 +2969,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["LogView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2514,6 +3008,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2553,6 +3054,13 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -2585,6 +3093,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["SectionView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2627,6 +3142,13 @@ export interface paths {
                         "application/json": components["schemas"]["SectionView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -2667,6 +3189,13 @@ export interface paths {
                         "application/json": components["schemas"]["SectionView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2689,6 +3218,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["SectionView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2727,6 +3263,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PlayerView"];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2768,6 +3311,13 @@ export interface paths {
                         "application/json": components["schemas"]["PlayerView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2784,6 +3334,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2823,6 +3380,13 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         delete?: never;
@@ -2855,6 +3419,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["HouseRuleView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2898,6 +3469,13 @@ export interface paths {
                         "application/json": components["schemas"]["HouseRuleView"][];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         post?: never;
@@ -2931,6 +3509,13 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["JobView"][];
                     };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2969,6 +3554,13 @@ export interface paths {
                         "application/json": components["schemas"]["JobView"];
                     };
                 };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
             };
         };
         put?: never;
@@ -2986,6 +3578,13 @@ export interface paths {
             responses: {
                 /** @description No Content */
                 204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -3528,15 +4127,31 @@ export interface components {
         };
         /** @description A chosen answer. */
         HouseRuleEdit: {
+            /** @description The answer. */
             choice: string;
+            /**
+             * Format: int32
+             * @description The version that was seen; left out, the answer is chosen whatever others did.
+             */
+            version?: null | number;
         };
         /** @description A switch of the house with the answer in force. */
         HouseRuleView: {
+            /** @description Its name. */
             name: string;
+            /** @description What it asks. */
             question: string;
+            /** @description The answers. */
             choices: components["schemas"]["HouseChoice"][];
+            /** @description The answer where none was chosen. */
             default: string;
+            /** @description The answer in force. */
             choice: string;
+            /**
+             * Format: int32
+             * @description How often an answer was chosen.
+             */
+            version: number;
         };
         /** Format: binary */
         IFormFile: string;
@@ -3802,13 +4417,31 @@ export interface components {
             steps: components["schemas"]["DatedStepView"][];
             placed: boolean;
         };
+        /** @description A new password. */
+        PasswordEdit: {
+            /** @description The password so far. */
+            present: string;
+            /** @description The new one. */
+            next: string;
+        };
         /** @description What the director can change about a piece. */
         PieceEdit: {
+            /** @description Its title. */
             title: string;
+            /** @description `piece` or `etude`. */
             kind: string;
+            /** @description The set of an etude, or null. */
             etudeSet: null | string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description Concert or audition date, or null.
+             */
             due: null | string;
+            /**
+             * Format: int32
+             * @description The version that was seen.
+             */
+            version: null | number;
         };
         /** @description One piece. */
         PieceView: {
@@ -3826,6 +4459,8 @@ export interface components {
             daysLeft: null | number;
             fileName: string;
             frames: components["schemas"]["FrameView"][];
+            /** Format: int32 */
+            version: number;
         };
         /** @description Where to place something. */
         PlaceRequest: {
@@ -3838,14 +4473,29 @@ export interface components {
         };
         /** @description A player to add or change. */
         PlayerEdit: {
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Their section.
+             */
             section: number;
+            /** @description Their name. */
             name: string;
+            /** @description Instrument id of the catalog, or null. */
             instrument: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Chair from 1.
+             */
             chair: number;
+            /** @description `comfortable`, `advanced` or `extreme`. */
             level: null | string;
+            /** @description What their instrument has. */
             options?: null | string[];
+            /**
+             * Format: int32
+             * @description For a change: the version that was seen.
+             */
+            version?: null | number;
         };
         /** @description A player. */
         PlayerView: {
@@ -3860,6 +4510,8 @@ export interface components {
             chair: number;
             level: string;
             options: null | string[];
+            /** Format: int32 */
+            version: number;
         };
         /** @description A part of a file that is not kept yet. */
         PreviewPart: {
@@ -3976,7 +4628,13 @@ export interface components {
         };
         /** @description A section to add or rename. */
         SectionEdit: {
+            /** @description Its name. */
             name: string;
+            /**
+             * Format: int32
+             * @description For a change: the version that was seen.
+             */
+            version?: null | number;
         };
         /** @description A section with its players. */
         SectionView: {
@@ -3984,6 +4642,8 @@ export interface components {
             id: number;
             name: string;
             players: components["schemas"]["PlayerView"][];
+            /** Format: int32 */
+            version: number;
         };
         /** @description Who is signed in. */
         SessionView: {
@@ -4070,6 +4730,13 @@ export interface components {
             late: number;
             /** @description What is not done, in words. */
             notDone: string[];
+            /** @description Why it cannot be opened, or null; its original can still be exported and it can be removed. */
+            problem: null | string;
+            /**
+             * Format: int32
+             * @description How often title, kind, set or date were changed: sent back with a change.
+             */
+            version: number;
         };
         /** @description A slurred pair of a slide instrument. */
         SlideSlurView: {

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
+import { ref } from 'vue'
 import { api, take } from '../api/client'
+import PasswordDialog from './PasswordDialog.vue'
 
 const session = useQuery({ queryKey: ['session'], queryFn: () => take(api.GET('/api/session')) })
+const changing = ref(false)
 const places = [
   { to: '/', text: 'Shelf' },
   { to: '/ensemble', text: 'Ensemble' },
@@ -24,9 +27,11 @@ async function leave() {
       <RouterLink v-for="p in places" :key="p.to" :to="p.to">{{ p.text }}</RouterLink>
     </nav>
     <span class="who quiet">{{ session.data.value?.name }}</span>
-    <button v-if="session.data.value?.name && !session.data.value.demo" type="button" class="leave" @click="leave">
-      Sign out
-    </button>
+    <template v-if="session.data.value?.name && !session.data.value.demo">
+      <button type="button" class="leave" @click="changing = true">Password</button>
+      <button type="button" class="leave" @click="leave">Sign out</button>
+    </template>
+    <PasswordDialog v-if="changing" @close="changing = false" />
   </header>
 </template>
 

@@ -49,6 +49,7 @@ public sealed partial class ScoreDocument
             throw new ScoreFormatException("The score holds no part. Export it again with at least one part.");
         if (document.MeasureHeads.Count == 0)
             throw new ScoreFormatException("The score holds no measure. Export it again with its music.");
+        ScoreLimits.Check((long)document.Parts.Count * document.MeasureHeads.Count, ScoreLimits.Cells, "measures of all parts together");
         return document;
     }
 
@@ -65,14 +66,14 @@ public sealed partial class ScoreDocument
     private void Collect()
     {
         var root = Xml.Root!;
-        var headers = root.Elements("part-list").Elements("score-part").ToList();
+        var headers = new PartHeaders(root);
         if (IsTimewise)
             CollectTimewise(root, headers);
         else
             CollectPartwise(root, headers);
     }
 
-    private void CollectPartwise(XElement root, List<XElement> headers)
+    private void CollectPartwise(XElement root, PartHeaders headers)
     {
         foreach (var part in root.Elements("part"))
         {
@@ -83,6 +84,7 @@ public sealed partial class ScoreDocument
         var longest = _parts.MaxBy(p => p.Measures.Count);
         if (longest is null)
             return;
+        ScoreLimits.Check(longest.Measures.Count, ScoreLimits.Measures, "measures");
         _measures.AddRange(longest.Measures!);
         foreach (var part in _parts.Where(p => p.Measures.Count < _measures.Count))
         {
@@ -94,14 +96,17 @@ public sealed partial class ScoreDocument
         }
     }
 
-    private void CollectTimewise(XElement root, List<XElement> headers)
+    private void CollectTimewise(XElement root, PartHeaders headers)
     {
+        var byFileId = new Dictionary<string, PartContent>();
         foreach (var measure in root.Elements("measure"))
         {
+            ScoreLimits.Check(_measures.Count + 1, ScoreLimits.Measures, "measures");
             foreach (var part in measure.Elements("part"))
             {
                 var id = part.Attribute("id")?.Value;
-                var content = _parts.FirstOrDefault(p => p.FileId == id) ?? Add(id, headers);
+                if (!byFileId.TryGetValue(id ?? "", out var content))
+                    byFileId[id ?? ""] = content = Add(id, headers);
                 while (content.Measures.Count < _measures.Count)
                     content.Measures.Add(null);
                 content.Measures.Add(part);
@@ -115,13 +120,14 @@ public sealed partial class ScoreDocument
                 part.Measures.Add(null);
     }
 
-    private PartContent Add(string? fileId, List<XElement> headers)
+    private PartContent Add(string? fileId, PartHeaders headers)
     {
         var number = _parts.Count;
-        var header = headers.FirstOrDefault(h => h.Attribute("id")?.Value == fileId && fileId is not null);
+        ScoreLimits.Check(number + 1, ScoreLimits.Parts, "parts");
+        var header = headers.Of(fileId);
         if (header is null)
         {
-            header = number < headers.Count ? headers[number] : null;
+            header = headers.At(number);
             Warnings.Add(
                 header is null
                     ? $"Part {number + 1} is not in the part list: it is read without a name."
@@ -133,13 +139,35 @@ public sealed partial class ScoreDocument
         var id = wanted is not null && PlainId().IsMatch(wanted) && _parts.All(p => p.Id != wanted) ? wanted : $"P{number + 1}";
         while (_parts.Any(p => p.Id == id))
             id += "b";
+        if (wanted is not null && id != wanted)
+            Warnings.Add(
+                $"The part id \"{PartState.Short(wanted)}\" cannot be used as an address or comes twice: the part is called {id} here."
+            );
         var content = new PartContent(id, fileId, header);
         _parts.Add(content);
         return content;
     }
 
-    [GeneratedRegex("^[A-Za-z0-9_.-]{1,64}$")]
+    [GeneratedRegex(@"\A[A-Za-z0-9_-][A-Za-z0-9_.-]{0,63}\z")]
     private static partial Regex PlainId();
+
+    /// <summary>The part list, found by id and by place.</summary>
+    private sealed class PartHeaders
+    {
+        private readonly List<XElement> _all;
+        private readonly Dictionary<string, XElement> _byId = [];
+
+        public PartHeaders(XElement root)
+        {
+            _all = [.. root.Elements("part-list").Elements("score-part")];
+            foreach (var header in _all)
+                _byId.TryAdd(header.Attribute("id")?.Value ?? "", header);
+        }
+
+        public XElement? Of(string? id) => id is null ? null : _byId.GetValueOrDefault(id);
+
+        public XElement? At(int number) => number < _all.Count ? _all[number] : null;
+    }
 }
 
 /// <summary>One part of a file: its header in the part list and its measures.</summary>

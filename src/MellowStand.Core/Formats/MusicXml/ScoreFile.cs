@@ -8,37 +8,45 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <remarks>The container of .mxl: MusicXML 4.0, "Compressed .mxl files" (META-INF/container.xml names the root file).</remarks>
 public static class ScoreFile
 {
-    /// <summary>The largest file accepted, packed or plain, in bytes.</summary>
-    public const int MaxBytes = 32 * 1024 * 1024;
-
-    /// <summary>The most bytes that one packed file may unfold to.</summary>
-    public const int MaxUnpackedBytes = 96 * 1024 * 1024;
-
-    private const int MaxEntries = 500;
+    private static readonly (string Sign, string What)[] Declarations =
+    [
+        ("<!ENTITY", "XML entities"),
+        ("<!ATTLIST", "attributes for all elements of a kind"),
+    ];
 
     /// <summary>Reads the file's XML.</summary>
     /// <param name="bytes">The whole file.</param>
     /// <param name="keepWhiteSpace">Keep white space between elements, so that the document can be given back as it came.</param>
-    /// <exception cref="ScoreFormatException">The file is too large, no XML, no archive, or asks for an entity.</exception>
-    public static XDocument Load(byte[] bytes, bool keepWhiteSpace = true)
+    /// <param name="cancelled">Set when nobody waits for it any more.</param>
+    /// <exception cref="ScoreFormatException">The file is over a limit, no XML, no archive, or asks for an entity.</exception>
+    public static XDocument Load(byte[] bytes, bool keepWhiteSpace = true, CancellationToken cancelled = default) =>
+        LoadXml(Unfold(bytes), keepWhiteSpace, cancelled);
+
+    /// <summary>The XML of a file, unpacked where it is packed.</summary>
+    /// <exception cref="ScoreFormatException">The file is too large, or no archive that can be unpacked.</exception>
+    public static byte[] Unfold(byte[] bytes)
     {
         if (bytes.Length == 0)
             throw new ScoreFormatException("The file is empty. Export the score again as MusicXML and choose that file.");
-        if (bytes.Length > MaxBytes)
+        if (bytes.Length > ScoreLimits.FileBytes)
             throw new ScoreFormatException(
-                $"The file is larger than {MaxBytes / 1024 / 1024} MB. Export the score without pictures and sounds, as MusicXML."
+                $"The file is larger than {ScoreLimits.FileBytes / 1024 / 1024} MB. Export the score without pictures and "
+                    + $"sounds, as MusicXML."
             );
-        return LoadXml(IsZip(bytes) ? Unpack(bytes) : bytes, keepWhiteSpace);
+        return IsZip(bytes) ? Unpack(bytes) : bytes;
     }
 
     /// <summary>True when the bytes start like a zip archive.</summary>
     public static bool IsZip(byte[] bytes) => bytes.Length > 3 && bytes[0] == 'P' && bytes[1] == 'K' && bytes[2] <= 8;
 
-    private static XDocument LoadXml(byte[] bytes, bool keepWhiteSpace)
+    /// <summary>Reads XML that was unfolded already.</summary>
+    /// <exception cref="ScoreFormatException">It is over a limit, no XML, or asks for an entity.</exception>
+    internal static XDocument LoadXml(byte[] bytes, bool keepWhiteSpace, CancellationToken cancelled)
     {
         try
         {
-            RefuseEntities(bytes);
+            RefuseDeclarations(bytes);
+            XmlBounds.Check(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace: false), cancelled);
             using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace));
             return XDocument.Load(reader, keepWhiteSpace ? LoadOptions.PreserveWhitespace : LoadOptions.None);
         }
@@ -56,16 +64,22 @@ public static class ScoreFile
         }
     }
 
-    // The document type may stand there, as in most real files; what it declares may not.
-    private static void RefuseEntities(byte[] bytes)
+    // The document type may stand there, as in most real files; what it declares may not: an entity opens other files or grows without
+    // end, a default attribute grows with every note.
+    private static void RefuseDeclarations(byte[] bytes)
     {
         using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace: false));
+        var characters = 0L;
         while (reader.Read() && reader.NodeType != XmlNodeType.Element)
         {
-            if (reader.NodeType == XmlNodeType.DocumentType && reader.Value.Contains("<!ENTITY", StringComparison.Ordinal))
-                throw new ScoreFormatException(
-                    "The file declares XML entities in its first lines, which no score needs. Remove the lines with <!ENTITY and try again."
-                );
+            ScoreLimits.Check(characters += reader.Value.Length, ScoreLimits.PrologCharacters, "characters before its first element");
+            if (reader.NodeType != XmlNodeType.DocumentType)
+                continue;
+            foreach (var (sign, what) in Declarations)
+                if (reader.Value.Contains(sign, StringComparison.Ordinal))
+                    throw new ScoreFormatException(
+                        $"The file declares {what} in its first lines, which no score needs. Remove the lines with {sign} and try again."
+                    );
         }
     }
 
@@ -76,7 +90,7 @@ public static class ScoreFile
             DtdProcessing = DtdProcessing.Parse,
             XmlResolver = null,
             MaxCharactersFromEntities = 1024,
-            MaxCharactersInDocument = MaxUnpackedBytes,
+            MaxCharactersInDocument = ScoreLimits.UnpackedBytes,
             CloseInput = true,
         };
 
@@ -85,9 +99,9 @@ public static class ScoreFile
         try
         {
             using var zip = new ZipArchive(new MemoryStream(bytes, writable: false), ZipArchiveMode.Read);
-            if (zip.Entries.Count > MaxEntries)
+            if (zip.Entries.Count > ScoreLimits.PackedFiles)
                 throw new ScoreFormatException(
-                    $"The archive holds more than {MaxEntries} files; a packed score holds a few. Export the score again."
+                    $"The archive holds more than {ScoreLimits.PackedFiles} files; a packed score holds a few. Export the score again."
                 );
             if (zip.Entries.Any(e => ClimbsOut(e.FullName)))
                 throw new ScoreFormatException(
@@ -111,7 +125,7 @@ public static class ScoreFile
         var container = zip.GetEntry("META-INF/container.xml");
         if (container is not null)
         {
-            var named = LoadXml(ReadBounded(container), false)
+            var named = LoadXml(ReadBounded(container), keepWhiteSpace: false, default)
                 .Descendants()
                 .FirstOrDefault(e => e.Name.LocalName == "rootfile")
                 ?.Attribute("full-path")
@@ -139,13 +153,18 @@ public static class ScoreFile
     {
         using var source = entry.Open();
         using var target = new MemoryStream();
+        var most = Math.Min(
+            ScoreLimits.UnpackedBytes,
+            Math.Max(ScoreLimits.FreelyUnpackedBytes, entry.CompressedLength * ScoreLimits.UnpackedRatio)
+        );
         var buffer = new byte[81920];
         for (var read = source.Read(buffer); read > 0; read = source.Read(buffer))
         {
             target.Write(buffer, 0, read);
-            if (target.Length > MaxUnpackedBytes)
+            if (target.Length > most)
                 throw new ScoreFormatException(
-                    $"The archive unfolds to more than {MaxUnpackedBytes / 1024 / 1024} MB, which no score does. Export the score again."
+                    $"The archive unfolds to more than {most / 1024 / 1024} MB ({ScoreLimits.UnpackedRatio} times its packed size, at most "
+                        + $"{ScoreLimits.UnpackedBytes / 1024 / 1024} MB), which no score does. Export the score again."
                 );
         }
 

@@ -10,6 +10,9 @@ namespace MellowStand.Core.Technique.Sticks;
 public sealed class SnareTechnique : ITechnique
 {
     /// <inheritdoc/>
+    public bool TakesUnpitched => true;
+
+    /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var step = excerpt.Steps[place];
@@ -80,7 +83,9 @@ public sealed class SnareTechnique : ITechnique
     {
         var note = excerpt.Steps[place].Note;
         var finest =
-            excerpt.Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && !s.Note.IsGrace).Min(s => (Fraction?)s.Note.Duration)
+            excerpt
+                .Steps.Where(s => s.Note.MeasureIndex == note.MeasureIndex && s.Note.Duration > Fraction.Zero)
+                .Min(s => (Fraction?)s.Note.Duration)
             ?? new Fraction(1);
         var count = note.Offset / finest;
         return count.Denominator == 1 && count.Numerator % 2 == 0;

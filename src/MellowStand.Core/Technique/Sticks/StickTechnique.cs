@@ -10,6 +10,9 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     private const int Free = 2;
 
     /// <inheritdoc/>
+    public bool TakesUnpitched => true;
+
+    /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var step = excerpt.Steps[place];

@@ -14,24 +14,35 @@ public sealed record PlayerView(
     string? InstrumentName,
     int Chair,
     string Level,
-    IReadOnlyList<string>? Options
+    IReadOnlyList<string>? Options,
+    int Version
 );
 
 /// <summary>A section with its players.</summary>
-public sealed record SectionView(long Id, string Name, IReadOnlyList<PlayerView> Players);
+public sealed record SectionView(long Id, string Name, IReadOnlyList<PlayerView> Players, int Version);
 
 /// <summary>A player to add or change.</summary>
+/// <param name="Section">Their section.</param>
+/// <param name="Name">Their name.</param>
+/// <param name="Instrument">Instrument id of the catalog, or null.</param>
+/// <param name="Chair">Chair from 1.</param>
+/// <param name="Level"><c>comfortable</c>, <c>advanced</c> or <c>extreme</c>.</param>
+/// <param name="Options">What their instrument has.</param>
+/// <param name="Version">For a change: the version that was seen.</param>
 public sealed record PlayerEdit(
     long Section,
     string Name,
     string? Instrument,
     int Chair,
     string? Level,
-    IReadOnlyList<string>? Options = null
+    IReadOnlyList<string>? Options = null,
+    int? Version = null
 );
 
 /// <summary>A section to add or rename.</summary>
-public sealed record SectionEdit(string Name);
+/// <param name="Name">Its name.</param>
+/// <param name="Version">For a change: the version that was seen.</param>
+public sealed record SectionEdit(string Name, int? Version = null);
 
 /// <summary>Ensemble: sections, players, instruments, chairs.</summary>
 public static class EnsembleEndpoints
@@ -55,11 +66,11 @@ public static class EnsembleEndpoints
     private static IReadOnlyList<SectionView> All(EnsembleRepository ensemble)
     {
         var players = ensemble.Players().ToLookup(p => p.SectionId, View);
-        return [.. ensemble.Sections().Select(s => new SectionView(s.Id, s.Name, [.. players[s.Id]]))];
+        return [.. ensemble.Sections().Select(s => new SectionView(s.Id, s.Name, [.. players[s.Id]], s.Version))];
     }
 
     private static PlayerView View(PlayerRow p) =>
-        new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds);
+        new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds, p.Version);
 
     private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)
     {
@@ -69,8 +80,7 @@ public static class EnsembleEndpoints
 
     private static Ok<IReadOnlyList<SectionView>> RenameSection(long section, SectionEdit edit, EnsembleRepository ensemble)
     {
-        if (!ensemble.RenameSection(section, Named(edit.Name, "section")))
-            throw NoSection(section);
+        ensemble.RenameSection(section, Named(edit.Name, "section"), Versions.Seen(edit.Version)).Demand("This section");
         return TypedResults.Ok(All(ensemble));
     }
 
@@ -92,27 +102,24 @@ public static class EnsembleEndpoints
             edit.Level ?? Levels[0],
             Joined(edit)
         );
-        return TypedResults.Created($"/api/ensemble/players/{id}", View(ensemble.Players().First(p => p.Id == id)));
+        return TypedResults.Created($"/api/ensemble/players/{id}", View(Player(ensemble, id)));
     }
 
     private static Ok<PlayerView> UpdatePlayer(long player, PlayerEdit edit, EnsembleRepository ensemble)
     {
         Check(edit, ensemble);
-        if (
-            !ensemble.UpdatePlayer(
-                new PlayerRow(
-                    player,
-                    edit.Section,
-                    Named(edit.Name, "player"),
-                    edit.Instrument,
-                    edit.Chair,
-                    edit.Level ?? Levels[0],
-                    Joined(edit)
-                )
-            )
-        )
-            throw NoPlayer(player);
-        return TypedResults.Ok(View(ensemble.Players().First(p => p.Id == player)));
+        var row = new PlayerRow(
+            player,
+            edit.Section,
+            Named(edit.Name, "player"),
+            edit.Instrument,
+            edit.Chair,
+            edit.Level ?? Levels[0],
+            Joined(edit),
+            Version: Versions.Seen(edit.Version)
+        );
+        ensemble.UpdatePlayer(row).Demand("This player");
+        return TypedResults.Ok(View(Player(ensemble, player)));
     }
 
     private static NoContent RemovePlayer(long player, EnsembleRepository ensemble, TimeProvider clock) =>
@@ -145,6 +152,9 @@ public static class EnsembleEndpoints
 
     private static string Named(string? name, string what) =>
         string.IsNullOrWhiteSpace(name) ? throw Refusal.BadRequest($"A {what} needs a name.") : Names.Clean(name);
+
+    private static PlayerRow Player(EnsembleRepository ensemble, long id) =>
+        ensemble.Players().FirstOrDefault(p => p.Id == id) ?? throw NoPlayer(id);
 
     private static Refusal NoSection(long id) => Refusal.NotFound($"There is no section {id}. Load the ensemble again.");
 

@@ -13,6 +13,11 @@ public sealed record SessionView(string? Name, bool FirstRun, bool Demo);
 /// <summary>Name and password.</summary>
 public sealed record Credentials(string Name, string Password);
 
+/// <summary>A new password.</summary>
+/// <param name="Present">The password so far.</param>
+/// <param name="Next">The new one.</param>
+public sealed record PasswordEdit(string Present, string Next);
+
 /// <summary>Sign-in, sign-out and the first run.</summary>
 public static class SessionEndpoints
 {
@@ -21,9 +26,10 @@ public static class SessionEndpoints
     {
         var group = app.MapGroup("/api/session").WithTags("Session");
         group.MapGet("", (HttpContext http, Sessions sessions, StandOptions options) => View(http, sessions, options));
-        group.MapPost("", SignIn).RequireRateLimiting(Sessions.SignInLimit);
-        group.MapPost("/first-run", FirstRun).RequireRateLimiting(Sessions.SignInLimit);
+        group.MapPost("", SignIn).RequireRateLimiting(SignInLimit.Name);
+        group.MapPost("/first-run", FirstRun).RequireRateLimiting(SignInLimit.Name);
         group.MapDelete("", (Delegate)SignOut);
+        group.MapPut("/password", ChangePassword).RequireRateLimiting(SignInLimit.Name).RequireAuthorization();
     }
 
     private static Ok<SessionView> View(HttpContext http, Sessions sessions, StandOptions options) =>
@@ -42,8 +48,17 @@ public static class SessionEndpoints
         return SignIn(credentials, http, sessions, options);
     }
 
-    private static async Task<NoContent> SignOut(HttpContext http)
+    // All sessions end; whoever changed it is signed in anew.
+    private static async Task<Ok<SessionView>> ChangePassword(PasswordEdit edit, HttpContext http, Sessions sessions, StandOptions options)
     {
+        var name = http.User.Identity?.Name ?? "";
+        sessions.ChangePassword(name, edit.Present ?? "", edit.Next ?? "");
+        return await SignIn(new Credentials(name, edit.Next!), http, sessions, options);
+    }
+
+    private static async Task<NoContent> SignOut(HttpContext http, Sessions sessions)
+    {
+        sessions.End(http.User);
         await http.SignOutAsync();
         return TypedResults.NoContent();
     }

@@ -1,5 +1,6 @@
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Server.Services;
+using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
@@ -27,25 +28,29 @@ public static class ExportEndpoints
     private static FileContentHttpResult Export(
         long id,
         PieceDesk desk,
+        PieceStateRepository states,
         string? part = null,
         string? from = null,
         string? to = null,
         bool original = false
     )
     {
-        var piece = desk.Open(id);
-        var name = $"{desk.Row(id).Title}.musicxml";
         if (original)
-            return TypedResults.File(
-                piece.Layer.Edition.Bytes,
-                ScoreFile.IsZip(piece.Layer.Edition.Bytes) ? PackedMusicXml : MusicXml,
-                desk.Row(id).FileName
-            );
+            return Original(desk.Row(id), states);
+        var piece = desk.Open(id);
+        var name = $"{piece.Row.Title}.musicxml";
         return TypedResults.File(
             ScoreExport.Write(piece.Layer.Edition.Bytes, piece.Layer.Changes, RangeOf(piece, part, from, to)),
             MusicXml,
             name
         );
+    }
+
+    // Without opening the piece: what came in goes out again, whatever became of it.
+    private static FileContentHttpResult Original(PieceRow row, PieceStateRepository states)
+    {
+        var bytes = states.Original(row.Id)!;
+        return TypedResults.File(bytes, ScoreFile.IsZip(bytes) ? PackedMusicXml : MusicXml, row.FileName);
     }
 
     private static FileContentHttpResult Packed(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)

@@ -9,7 +9,12 @@ using Microsoft.AspNetCore.Mvc;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>What the director can change about a piece.</summary>
-public sealed record PieceEdit(string Title, string Kind, string? EtudeSet, DateOnly? Due);
+/// <param name="Title">Its title.</param>
+/// <param name="Kind"><c>piece</c> or <c>etude</c>.</param>
+/// <param name="EtudeSet">The set of an etude, or null.</param>
+/// <param name="Due">Concert or audition date, or null.</param>
+/// <param name="Version">The version that was seen.</param>
+public sealed record PieceEdit(string Title, string Kind, string? EtudeSet, DateOnly? Due, int? Version);
 
 /// <summary>A corrected instrument.</summary>
 public sealed record InstrumentEdit(string Instrument);
@@ -90,15 +95,17 @@ public static class PieceEndpoints
             throw Refusal.BadRequest("A piece needs a title.");
         if (edit.Kind is not ("piece" or "etude"))
             throw Refusal.BadRequest("The kind is \"piece\" or \"etude\".");
-        pieces.Update(
+        var change = pieces.Update(
             desk.Row(id) with
             {
+                Version = Versions.Seen(edit.Version),
                 Title = Names.Clean(edit.Title),
                 Kind = edit.Kind,
                 EtudeSet = Names.CleanOrNull(edit.EtudeSet),
                 Due = edit.Due,
             }
         );
+        change.Demand("This piece");
         return One(id, desk, clock);
     }
 

@@ -49,7 +49,8 @@ public sealed record PieceView(
     DateOnly? Due,
     int? DaysLeft,
     string FileName,
-    IReadOnlyList<FrameView> Frames
+    IReadOnlyList<FrameView> Frames,
+    int Version
 )
 {
     /// <summary>Builds the view of an open piece.</summary>
@@ -65,7 +66,8 @@ public sealed record PieceView(
             piece.Row.Due,
             piece.Row.Due?.DayNumber - today.DayNumber,
             piece.Row.FileName,
-            [.. piece.Layer.Current.Measures.Select(m => Frame(m, piece))]
+            [.. piece.Layer.Current.Measures.Select(m => Frame(m, piece))],
+            piece.Row.Version
         );
 
     private static PartView Part(Part p, OpenPiece piece)
@@ -119,6 +121,8 @@ public sealed record PieceView(
 /// <param name="Passages">Passages handed out.</param>
 /// <param name="Late">Players who will not be ready.</param>
 /// <param name="NotDone">What is not done, in words.</param>
+/// <param name="Problem">Why it cannot be opened, or null; its original can still be exported and it can be removed.</param>
+/// <param name="Version">How often title, kind, set or date were changed: sent back with a change.</param>
 public sealed record ShelfView(
     long Id,
     string Title,
@@ -133,7 +137,9 @@ public sealed record ShelfView(
     int Findings,
     int Passages,
     int Late,
-    IReadOnlyList<string> NotDone
+    IReadOnlyList<string> NotDone,
+    string? Problem,
+    int Version
 )
 {
     /// <summary>Builds the view of a piece on the shelf.</summary>
@@ -152,7 +158,9 @@ public sealed record ShelfView(
             entry.Figures.Findings,
             entry.Passages,
             entry.Late,
-            [.. ToDo(entry)]
+            entry.Problem is null ? [.. ToDo(entry)] : [],
+            entry.Problem,
+            entry.Row.Version
         );
 
     private static IEnumerable<string> ToDo(ShelfEntry entry)

@@ -36,7 +36,7 @@ public sealed class DemoSchool(
         var ferry = Import("the-slow-ferry", "piece", null, today.AddDays(DaysToConcert + 14));
         foreach (var file in Directory.EnumerateFiles(Folder, "etude-*.musicxml").Order(StringComparer.Ordinal))
             Import(Path.GetFileNameWithoutExtension(file), "etude", "Valley audition, first round", today.AddDays(DaysToAudition));
-        house.Choose("counting-words", "1e&a");
+        house.Choose("counting-words", "1e&a", null);
         Settle(band, 7);
         Settle(ferry, 2);
         HandOut(band, ferry, today);

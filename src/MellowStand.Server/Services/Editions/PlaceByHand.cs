@@ -12,6 +12,7 @@ public sealed class PlaceByHand(
     PassageRepository passages,
     PieceRepository pieces,
     QuietRepository quiet,
+    Database database,
     PieceDesk desk,
     Decide decide,
     TimeProvider clock
@@ -25,10 +26,13 @@ public sealed class PlaceByHand(
     /// <param name="from">Label of the first measure, or null for the first.</param>
     /// <param name="to">Label of the last measure, or null for the last.</param>
     /// <param name="person">Who places it.</param>
-    /// <exception cref="Refusal">It does not wait, or does not fit there.</exception>
-    public void Place(long id, string kind, string key, IReadOnlyList<string> parts, string? from, string? to, string person)
+    /// <exception cref="Refusal">It does not wait, or does not fit there; it goes on waiting.</exception>
+    public void Place(long id, string kind, string key, IReadOnlyList<string> parts, string? from, string? to, string person) =>
+        desk.Act(id, piece => database.Act(_ => Put(piece, kind, key, parts, from, to, person)));
+
+    private bool Put(OpenPiece piece, string kind, string key, IReadOnlyList<string> parts, string? from, string? to, string person)
     {
-        var piece = desk.Open(id);
+        var id = piece.Row.Id;
         if (parts.Count == 0)
             throw Refusal.BadRequest("Select the parts that it belongs to, then place it.");
         var place = piece.Book.OfParts(parts, from, to);
@@ -37,7 +41,7 @@ public sealed class PlaceByHand(
         {
             case "passage":
                 passages.Move(Found(there.Passages.FirstOrDefault(p => !p.IsPlaced && Text(p.Id) == key)).Id, place);
-                return;
+                return true;
             case "decision":
                 PlaceDecision(piece, Found(there.SetAside.Select(d => d.Decision).FirstOrDefault(d => Text(d.Id) == key)), place, person);
                 break;
@@ -56,13 +60,17 @@ public sealed class PlaceByHand(
                 );
                 break;
             case "leader":
-                PlaceLeader(piece, Found(there.Leaders.Select(l => l.Row).FirstOrDefault(l => l.Parts == key)), place);
+                PlaceLeader(
+                    piece,
+                    Found(there.Leaders.FirstOrDefault(l => l.Row.Parts == key && l.Edition != piece.Row.Edition).Row),
+                    place
+                );
                 break;
             default:
                 throw Refusal.NotFound("Nothing of this kind can be placed.");
         }
 
-        editions.Drop(piece.Row, kind, key, clock.GetUtcNow());
+        return editions.Drop(piece.Row, kind, key, clock.GetUtcNow()) ? true : throw NoLonger();
     }
 
     // The notes of the place take the marks in order, so there must be as many as the decision speaks of.
@@ -130,7 +138,9 @@ public sealed class PlaceByHand(
     }
 
     private static T Found<T>(T? row)
-        where T : class => row ?? throw Refusal.NotFound("This does not wait to be placed any more. Load the page again.");
+        where T : class => row ?? throw NoLonger();
+
+    private static Refusal NoLonger() => Refusal.NotFound("This does not wait to be placed any more. Load the page again.");
 
     private static string Text(long id) => id.ToString(CultureInfo.InvariantCulture);
 

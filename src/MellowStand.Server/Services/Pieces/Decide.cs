@@ -6,7 +6,7 @@ namespace MellowStand.Server.Services;
 
 /// <summary>The one way in which decisions are made and undone: drafted on the piece as it stands, tried, then kept in one transaction or
 /// refused in words.</summary>
-public sealed class Decide(PieceDesk desk, DecisionRepository decisions, TimeProvider clock)
+public sealed class Decide(PieceDesk desk, DecisionRepository decisions, TimeProvider clock, ILogger<Decide> log)
 {
     /// <summary>Makes decisions as one act.</summary>
     /// <param name="id">The piece.</param>
@@ -82,10 +82,25 @@ public sealed class Decide(PieceDesk desk, DecisionRepository decisions, TimePro
         );
 
     // What cannot be written or read again is found out before it is kept.
-    private static Layer Tried(Layer before, IReadOnlyList<Decision> made)
+    private Layer Tried(Layer before, IReadOnlyList<Decision> made)
     {
-        var next = Layer.Of(before.Edition, before.Knowledge, [.. before.Decisions, .. made], before);
-        _ = next.Current.Parts.Count;
-        return next;
+        try
+        {
+            var next = Layer.Of(before.Edition, before.Knowledge, [.. before.Decisions, .. made], before);
+            next.TryOut(made);
+            return next;
+        }
+#pragma warning disable CA1031 // Whatever stands in the way of writing it, it is not kept.
+        catch (Exception e)
+#pragma warning restore CA1031
+        {
+            log.LogWarning(e, "A decision that cannot be written was refused");
+            throw new Refusal(
+                StatusCodes.Status422UnprocessableEntity,
+                "This cannot be written into the score as its file stands, so nothing was kept. Mend the file and bring it as a "
+                    + "new edition, or "
+                    + "decide otherwise."
+            );
+        }
     }
 }

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Layers;
 using MellowStand.Storage;
 
@@ -75,7 +76,7 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
         var before = _kept.Find(row.Id);
         var known = read ?? before?.Layer.Edition;
         var state = Load(row.Id, known?.Id);
-        var edition = state.Original is { } bytes ? Edition.Read(bytes) : known!;
+        var edition = state.Original is { } bytes ? ReadFile(state.Row, bytes) : known!;
         var school = SchoolOf(state);
         var same = before is not null && before.Row.Edition == state.Row.Edition && before.Row.Stamp.School == state.Row.Stamp.School;
         var knowledge =
@@ -85,6 +86,23 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
         var piece = new OpenPiece(state.Row, Layer.Of(edition, knowledge, state.Decisions, before?.Layer), state.Versions);
         _kept.Keep(piece);
         return piece;
+    }
+
+    // Limits and readers change with versions: what was kept once may not be read any more, and must still be given back.
+    private static Edition ReadFile(PieceRow row, byte[] bytes)
+    {
+        try
+        {
+            return Edition.Read(bytes);
+        }
+        catch (ScoreFormatException e)
+        {
+            throw new Refusal(
+                StatusCodes.Status422UnprocessableEntity,
+                $"\"{row.Title}\" cannot be opened any more: {e.Message} Its original can be exported from the shelf, and it "
+                    + $"can be taken off."
+            );
+        }
     }
 
     private PieceState Load(long id, string? knownEdition) => states.Load(id, knownEdition, _school?.Revision) ?? throw NoPiece(id);

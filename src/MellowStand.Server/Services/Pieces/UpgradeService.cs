@@ -1,4 +1,3 @@
-using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
 using MellowStand.Storage;
@@ -24,7 +23,9 @@ public sealed class UpgradeService(
             {
                 upgrades.Apply(piece, Of(piece));
             }
-            catch (ScoreFormatException e)
+#pragma warning disable CA1031 // Whatever is wrong with one piece, the others are upgraded and the server starts.
+            catch (Exception e)
+#pragma warning restore CA1031
             {
                 log.LogWarning(e, "Piece {Piece} cannot be read any more and is left as it is", piece);
             }

@@ -18,7 +18,7 @@ internal sealed record Upload(string Name, Edition Edition)
     /// <exception cref="Refusal">It is too large.</exception>
     public static (string Name, byte[] Bytes) Bytes(IFormFile file)
     {
-        if (file.Length > ScoreFile.MaxBytes)
+        if (file.Length > ScoreLimits.FileBytes)
             throw new Refusal(
                 StatusCodes.Status413PayloadTooLarge,
                 "The file is larger than 32 MB. Export the score without pictures and sounds, as MusicXML."

@@ -10,6 +10,7 @@ const queries = useQueryClient()
 const { message } = AApp.useApp()
 
 async function choose(rule: string, choice: string) {
+  const version = rules.data.value?.find((r) => r.name === rule)?.version
   // Shown at once; the server's answer follows.
   queries.setQueryData(
     keys.rules,
@@ -18,7 +19,7 @@ async function choose(rule: string, choice: string) {
   try {
     queries.setQueryData(
       keys.rules,
-      await take(api.PUT('/api/house-rules/{rule}', { params: { path: { rule } }, body: { choice } })),
+      await take(api.PUT('/api/house-rules/{rule}', { params: { path: { rule } }, body: { choice, version } })),
     )
     // Every answer of a piece may rest on a house rule.
     await queries.invalidateQueries({ queryKey: ['piece'] })

@@ -3,7 +3,7 @@ import PickOne from '../../common/PickOne.vue'
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber, Modal as AModal } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, take, type Schemas, type Section } from '../../api/client'
+import { api, isStale, take, type Schemas, type Section } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
 
 const props = defineProps<{ section: number; player: Schemas['PlayerView'] | null; sections: readonly Section[] }>()
@@ -39,6 +39,8 @@ async function run(act: () => Promise<unknown>) {
     emit('close')
   } catch (e) {
     refused.value = (e as Error).message
+    // What stands now is behind the dialog, to be opened anew.
+    if (isStale(e)) emit('saved')
   }
 }
 const body = () => ({
@@ -48,6 +50,7 @@ const body = () => ({
   chair: chair.value,
   level: level.value,
   options: has.value?.filter((o) => mayHave.value.some((m) => m.id === o)) ?? null,
+  version: props.player?.version ?? null,
 })
 const save = () =>
   run(() =>

@@ -44,7 +44,7 @@ async function enter() {
         >Password
         <AInputPassword v-model:value="password" :autocomplete="firstRun ? 'new-password' : 'current-password'"
       /></label>
-      <p v-if="firstRun" class="quiet">At least ten signs.</p>
+      <p v-if="firstRun" class="quiet">At least ten characters; four words that do not belong together do well.</p>
       <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
       <AButton type="primary" html-type="submit" :loading="busy" block>{{
         firstRun ? 'Make the account' : 'Sign in'

@@ -2,7 +2,7 @@
 import PickOne from '../../common/PickOne.vue'
 import { Input as AInput, Modal as AModal } from 'ant-design-vue'
 import { ref } from 'vue'
-import { api, take, type ShelfPiece } from '../../api/client'
+import { api, isStale, take, type ShelfPiece } from '../../api/client'
 
 const props = defineProps<{ piece: ShelfPiece }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
@@ -17,13 +17,21 @@ async function save() {
     await take(
       api.PUT('/api/pieces/{id}', {
         params: { path: { id: props.piece.id } },
-        body: { title: title.value, kind: kind.value, etudeSet: etudeSet.value || null, due: due.value || null },
+        body: {
+          title: title.value,
+          kind: kind.value,
+          etudeSet: etudeSet.value || null,
+          due: due.value || null,
+          version: props.piece.version,
+        },
       }),
     )
     emit('saved')
     emit('close')
   } catch (e) {
     refused.value = (e as Error).message
+    // What stands now is behind the dialog, to be opened anew.
+    if (isStale(e)) emit('saved')
   }
 }
 </script>

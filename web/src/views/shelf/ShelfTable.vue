@@ -24,8 +24,11 @@ const share = (p: ShelfPiece) =>
     <tbody>
       <tr v-for="p in pieces" :key="p.id">
         <td class="title">
-          <RouterLink :to="{ name: 'piece', params: { id: p.id, station: 'study' } }">{{ p.title }}</RouterLink>
-          <span class="quiet">{{ p.parts }} {{ p.parts === 1 ? 'part' : 'parts' }} × {{ p.measures }} measures</span>
+          <strong v-if="p.problem">{{ p.title }}</strong>
+          <RouterLink v-else :to="{ name: 'piece', params: { id: p.id, station: 'study' } }">{{ p.title }}</RouterLink>
+          <span v-if="!p.problem" class="quiet"
+            >{{ p.parts }} {{ p.parts === 1 ? 'part' : 'parts' }} × {{ p.measures }} measures</span
+          >
         </td>
         <td>
           <template v-if="p.due"
@@ -33,15 +36,19 @@ const share = (p: ShelfPiece) =>
           >
           <span v-else class="quiet">no date set</span>
         </td>
-        <td>
+        <td v-if="p.problem" colspan="3" class="problem">
+          {{ p.problem }}
+          <a :href="`/api/pieces/${p.id}/export.musicxml?original=true`" download>Export the original</a>
+        </td>
+        <td v-if="!p.problem">
           <template v-if="p.parts > 1">
             <div class="bar" aria-hidden="true"><span :style="{ width: `${share(p)}%` }"></span></div>
             <span class="quiet">{{ p.differences - p.openDifferences }} of {{ p.differences }}</span>
           </template>
           <span v-else class="quiet">one part</span>
         </td>
-        <td>{{ p.findings }}</td>
-        <td>
+        <td v-if="!p.problem">{{ p.findings }}</td>
+        <td v-if="!p.problem">
           <ul v-if="p.notDone.length">
             <li v-for="n in p.notDone" :key="n">{{ n }}</li>
           </ul>
@@ -61,6 +68,14 @@ const share = (p: ShelfPiece) =>
 </template>
 
 <style scoped>
+.problem {
+  color: var(--rosin);
+  max-width: 420px;
+}
+.problem a {
+  white-space: nowrap;
+}
+.title strong,
 .title a {
   font: 600 15px var(--title);
   text-decoration: none;

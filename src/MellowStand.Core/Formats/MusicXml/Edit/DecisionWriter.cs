@@ -37,8 +37,9 @@ public sealed class DecisionWriter
             return;
         foreach (var mark in change.Removed)
             Remove(part, notes, mark);
+        // Words that an earlier version kept may hold what XML cannot.
         foreach (var mark in change.Added)
-            Add(part, notes, mark);
+            Add(part, notes, mark.Value is null ? mark : mark with { Value = XmlText.Fit(mark.Value) });
     }
 
     private static void Add(PartIndex part, List<PlacedElement> notes, Mark mark)

@@ -6,7 +6,10 @@ internal static class NoteOrder
 {
     /// <summary>What comes after <c>accidental</c> in a note.</summary>
     public static IReadOnlyCollection<string> AfterAccidental { get; } =
-        ["time-modification", "stem", "notehead", "notehead-text", "staff", "beam", "notations", "lyric", "play", "listen"];
+    ["time-modification", "stem", "notehead", "notehead-text", "staff", "beam", "notations", "lyric", "play", "listen"];
+
+    /// <summary>What comes after <c>step</c> in a pitch.</summary>
+    public static IReadOnlyCollection<string> AfterStep { get; } = ["alter", "octave"];
 
     /// <summary>What comes after <c>alter</c> in a pitch.</summary>
     public static IReadOnlyCollection<string> AfterAlter { get; } = ["octave"];

@@ -13,8 +13,8 @@ internal static class PitchWriter
     {
         if (note.Element("pitch") is not { } pitch || !Pitch.TryParse(text, out var to))
             return;
-        pitch.Element("step")!.Value = to.Step.ToString();
-        pitch.Element("octave")!.Value = to.Octave.ToString(CultureInfo.InvariantCulture);
+        Child(pitch, "step", NoteOrder.AfterStep).Value = to.Step.ToString();
+        Child(pitch, "octave", []).Value = to.Octave.ToString(CultureInfo.InvariantCulture);
         if (pitch.Element("alter") is { } there)
         {
             if (to.Alter == 0)
@@ -33,5 +33,15 @@ internal static class PitchWriter
             printed.Value = sign;
         else
             XmlEdit.Insert(note, new XElement("accidental", sign), NoteOrder.AfterAccidental);
+    }
+
+    // A lenient file may have left out what the pitch needs.
+    private static XElement Child(XElement pitch, string name, IReadOnlyCollection<string> followers)
+    {
+        if (pitch.Element(name) is { } there)
+            return there;
+        var made = new XElement(name);
+        XmlEdit.Insert(pitch, made, followers);
+        return made;
     }
 }

@@ -38,6 +38,8 @@ internal static class AttributeReader
                 if (XmlNumbers.Int(piece) is not (> 0 and <= 128 and { } n))
                     return null;
                 groups.Add(new MeterGroup(n, type));
+                if (groups.Count > ScoreLimits.MeterGroups)
+                    return null;
             }
         }
 

@@ -11,6 +11,7 @@ public static class MeasureLabels
     public static IReadOnlyList<string> Of(IReadOnlyList<XElement> heads)
     {
         var taken = new HashSet<string>(StringComparer.Ordinal);
+        var times = new Dictionary<string, int>(StringComparer.Ordinal);
         var labels = new List<string>(heads.Count);
         for (var i = 0; i < heads.Count; i++)
         {
@@ -19,17 +20,21 @@ public static class MeasureLabels
                 number = (i + 1).ToString(CultureInfo.InvariantCulture);
             if (number.Length > 32)
                 number = number[..32];
-            labels.Add(Unique(number, taken));
+            labels.Add(Unique(number, taken, times));
         }
 
         return labels;
     }
 
-    private static string Unique(string number, HashSet<string> taken)
+    private static string Unique(string number, HashSet<string> taken, Dictionary<string, int> times)
     {
         var label = number;
-        for (var n = 1; !taken.Add(label); n++)
+        var n = times.GetValueOrDefault(number);
+        if (n > 0)
             label = number + Letters(n);
+        for (n++; !taken.Add(label); n++)
+            label = number + Letters(n);
+        times[number] = n;
         return label;
     }
 

@@ -14,6 +14,8 @@ internal sealed class PartReader : IPartListener
     private readonly Dictionary<int, int> _octaveShift = [];
     private readonly Dictionary<Mark, Mark[]> _single = [];
     private Note? _lastNote;
+    private int _inMeasure;
+    private int _signsBefore;
 
     public PartReader(PartContent content, IReadOnlyList<string> labels)
     {
@@ -40,6 +42,12 @@ internal sealed class PartReader : IPartListener
 
     public PartContent Content { get; }
 
+    /// <summary>How many notes, members of chords and rests the part has.</summary>
+    public int NoteCount => _walk.Ordinal;
+
+    /// <summary>How many signs stand above and below its staff.</summary>
+    public int SignCount => Directions.Count + Wedges.Count;
+
     public PartState State => _walk.State;
 
     /// <summary>Reads the part.</summary>
@@ -51,12 +59,14 @@ internal sealed class PartReader : IPartListener
 
     void IPartListener.Begin(PartWalk walk)
     {
+        (_inMeasure, _signsBefore) = (0, SignCount);
         _lastNote = null;
         _measureNotes.Clear();
     }
 
     void IPartListener.End(PartWalk walk)
     {
+        ScoreLimits.Check(SignCount - _signsBefore, ScoreLimits.SignsAMeasure, "signs of one part in a measure");
         InForce.Add(walk.AtStart);
         Lengths.Add(walk.Furthest);
         Notes.AddRange(InOrder(_measureNotes));
@@ -65,6 +75,7 @@ internal sealed class PartReader : IPartListener
 
     void IPartListener.Note(PartWalk walk, XElement element, NoteReader note)
     {
+        ScoreLimits.Check(++_inMeasure, ScoreLimits.NotesAMeasure, "notes and rests of one part in a measure");
         var id = walk.NoteId;
         if (note.ReadsAsRest && !note.IsRest)
             walk.Warn("a note has no readable pitch: it is read as a rest");

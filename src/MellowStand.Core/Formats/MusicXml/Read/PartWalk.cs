@@ -146,6 +146,7 @@ internal sealed class PartWalk(PartContent content, Action<int, string>? warn = 
             Cursor = Fraction.Zero;
         }
 
+        ScoreLimits.CheckTime(Cursor, ScoreLimits.QuartersAMeasure, "a measure");
         Furthest = Fraction.Max(Furthest, Cursor);
     }
 }

@@ -33,7 +33,7 @@ public static class ScoreReader
     private static Score ReadChecked(ScoreDocument document, CancellationToken cancelled)
     {
         var labels = MeasureLabels.Of(document.MeasureHeads);
-        var readers = document.Parts.Select(p => new PartReader(p, labels).Read(cancelled)).ToList();
+        var readers = ReadParts(document, labels, cancelled);
         var frames = Frames(document, readers, labels);
         var (order, orderWarnings) = PlayedOrder.Of(RepeatReader.Of(document));
         return new Score
@@ -51,6 +51,21 @@ public static class ScoreReader
                 .. orderWarnings,
             ],
         };
+    }
+
+    private static List<PartReader> ReadParts(ScoreDocument document, IReadOnlyList<string> labels, CancellationToken cancelled)
+    {
+        var readers = new List<PartReader>(document.Parts.Count);
+        var (notes, signs) = (0L, 0L);
+        foreach (var part in document.Parts)
+        {
+            var reader = new PartReader(part, labels).Read(cancelled);
+            ScoreLimits.Check(notes += reader.NoteCount, ScoreLimits.Notes, "notes and rests");
+            ScoreLimits.Check(signs += reader.SignCount, ScoreLimits.Signs, "signs above and below the staves");
+            readers.Add(reader);
+        }
+
+        return readers;
     }
 
     /// <summary>Reads one part anew, as after a decision, into the measures that the score has already.</summary>
@@ -75,6 +90,7 @@ public static class ScoreReader
             var isPickup = length < meter.Length && (i == 0 || isImplicit);
             frames.Add(new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsals.GetValueOrDefault(i)));
             start += length;
+            ScoreLimits.CheckTime(start, ScoreLimits.Quarters, "all");
         }
 
         return frames;

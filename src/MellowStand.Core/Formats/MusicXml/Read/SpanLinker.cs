@@ -8,17 +8,18 @@ internal static class SpanLinker
     /// <summary>Ties: the next head of the same key number that ends a tie where this one stops sounding.</summary>
     public static void LinkTies(IReadOnlyList<Note> notes)
     {
-        var open = new Dictionary<int, List<NoteHead>>();
+        var open = new Dictionary<(int Key, Fraction End), List<NoteHead>>();
         foreach (var note in notes)
         {
             foreach (var head in note.Heads.Where(h => h.Sounding is not null))
             {
-                if (head.TieStop && open.TryGetValue(head.Sounding!.Value, out var waiting))
+                if (head.TieStop && open.TryGetValue((head.Sounding!.Value, note.Onset), out var waiting))
                     Join(waiting, head);
                 if (!head.TieStart)
                     continue;
-                if (!open.TryGetValue(head.Sounding!.Value, out var list))
-                    open[head.Sounding.Value] = list = [];
+                var ends = (head.Sounding!.Value, note.End);
+                if (!open.TryGetValue(ends, out var list))
+                    open[ends] = list = [];
                 list.Add(head);
             }
         }
@@ -26,9 +27,7 @@ internal static class SpanLinker
 
     private static void Join(List<NoteHead> waiting, NoteHead head)
     {
-        var from =
-            waiting.FindLast(h => h.Owner.End == head.Owner.Onset && h.Owner.Voice == head.Owner.Voice)
-            ?? waiting.FindLast(h => h.Owner.End == head.Owner.Onset);
+        var from = waiting.FindLast(h => h.Owner.Voice == head.Owner.Voice) ?? waiting.LastOrDefault();
         if (from is null || from.Owner == head.Owner || from.Owner.IsGrace != head.Owner.IsGrace)
             return;
         waiting.Remove(from);
@@ -40,51 +39,63 @@ internal static class SpanLinker
     /// <remarks>A slur between voices may print its end before its start; such pairs are joined afterwards by time.</remarks>
     public static IReadOnlyList<Slur> Slurs(IEnumerable<SlurSign> signs)
     {
-        var open = new List<SlurSign>();
+        var open = new Dictionary<string, List<SlurSign>>();
         var early = new List<SlurSign>();
         var slurs = new List<Slur>();
         foreach (var sign in signs)
         {
+            if (!open.TryGetValue(sign.Number, out var starts))
+                open[sign.Number] = starts = [];
             if (sign.Type == "start")
-                open.Add(sign);
+                starts.Add(sign);
             if (sign.Type != "stop")
                 continue;
-            if (!Close(open, slurs, sign, s => true))
+            if (starts.Count > 0)
+                Close(starts, starts.Count - 1, slurs, sign);
+            else
                 early.Add(sign);
         }
 
-        foreach (var stop in early)
-            Close(open, slurs, stop, s => s.Note.MeasureIndex == stop.Note.MeasureIndex && s.Note.Onset < stop.Note.Onset);
+        CloseEarly(open, early, slurs);
         return [.. slurs.OrderBy(s => s.From.Onset)];
     }
 
-    private static bool Close(List<SlurSign> open, List<Slur> slurs, SlurSign stop, Func<SlurSign, bool> fits)
+    private static void CloseEarly(Dictionary<string, List<SlurSign>> open, List<SlurSign> early, List<Slur> slurs)
     {
-        var i = open.FindLastIndex(o => o.Number == stop.Number && fits(o));
-        if (i < 0)
-            return false;
-        slurs.Add(new Slur(open[i].Note, stop.Note));
-        open.RemoveAt(i);
-        return true;
+        var left = open
+            .Values.SelectMany(starts => starts)
+            .GroupBy(s => (s.Number, s.Note.MeasureIndex))
+            .ToDictionary(g => g.Key, g => g.ToList());
+        foreach (var stop in early)
+        {
+            if (!left.TryGetValue((stop.Number, stop.Note.MeasureIndex), out var starts))
+                continue;
+            var i = starts.FindLastIndex(s => s.Note.Onset < stop.Note.Onset);
+            if (i >= 0)
+                Close(starts, i, slurs, stop);
+        }
+    }
+
+    private static void Close(List<SlurSign> starts, int i, List<Slur> slurs, SlurSign stop)
+    {
+        slurs.Add(new Slur(starts[i].Note, stop.Note));
+        starts.RemoveAt(i);
     }
 
     /// <summary>Hairpins: a stop closes the youngest open start of its number.</summary>
     public static IReadOnlyList<Hairpin> Hairpins(IEnumerable<WedgeSign> wedges, IReadOnlyList<MeasureFrame> frames)
     {
-        var open = new List<WedgeSign>();
+        var open = new Dictionary<string, Stack<WedgeSign>>();
         var hairpins = new List<Hairpin>();
         foreach (var wedge in wedges.OrderBy(w => w.Measure).ThenBy(w => w.Offset))
         {
+            if (!open.TryGetValue(wedge.Number, out var starts))
+                open[wedge.Number] = starts = [];
             if (wedge.Type is "crescendo" or "diminuendo")
-                open.Add(wedge);
-            if (wedge.Type != "stop")
+                starts.Push(wedge);
+            if (wedge.Type != "stop" || !starts.TryPop(out var start))
                 continue;
-            var i = open.FindLastIndex(o => o.Number == wedge.Number);
-            if (i < 0)
-                continue;
-            var start = open[i];
             hairpins.Add(new Hairpin(start.Type == "crescendo", start.Measure, At(start), wedge.Measure, At(wedge), start.Staff));
-            open.RemoveAt(i);
         }
 
         return [.. hairpins.OrderBy(h => h.From)];

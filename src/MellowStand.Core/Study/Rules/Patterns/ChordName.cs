@@ -21,10 +21,11 @@ public sealed class ChordName : IStudyRule
         foreach (var measure in part.Measures)
         {
             var notes = measure.Notes.Where(n => n.Top is not null && !n.IsGrace).ToList();
-            if (notes.Count == 0 || notes.Sum(n => n.Heads.Count) < 3)
+            var pitches = notes.SelectMany(n => n.Heads).Select(h => h.Written).OfType<Pitch>().ToList();
+            if (pitches.Count < 3)
                 continue;
-            var classes = notes.SelectMany(n => n.Heads).Select(h => h.Written!.Value.PitchClass).Distinct().ToList();
-            var low = notes.SelectMany(n => n.Heads).MinBy(h => h.Written!.Value.Midi)!.Written!.Value.PitchClass;
+            var classes = pitches.Select(p => p.PitchClass).Distinct().ToList();
+            var low = pitches.MinBy(p => p.Midi).PitchClass;
             if (classes.Count < 3 || Chords.Find(classes, low) is not { } chord)
                 continue;
             var tones = string.Join(" ", chord.Quality.Tones.Select(t => Spelling.Of(chord.Root + t, measure.Key)));
