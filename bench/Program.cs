@@ -21,6 +21,12 @@ if (args.Contains("desk"))
     return;
 }
 
+if (args.Contains("extremes"))
+{
+    ExtremeFiles.Measure();
+    return;
+}
+
 if (args.Contains("hands"))
 {
     HandsOfAPart.Compare();

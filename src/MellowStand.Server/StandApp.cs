@@ -1,4 +1,5 @@
 using System.Globalization;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Endpoints;
 using MellowStand.Server.Security;
 using MellowStand.Server.Services;
@@ -157,5 +158,6 @@ public static class StandApp
         app.UseAuthentication();
         app.UseMiddleware<DemoDirector>();
         app.UseAuthorization();
+        app.UseMiddleware<AnswerKeeper>();
     }
 }

@@ -74,20 +74,7 @@ public sealed class Part
 
     /// <summary>Place in <see cref="Notes"/> of the first note or rest at or after a moment; their count when there is none.</summary>
     /// <param name="onset">Quarters from the start of the score.</param>
-    public int PlaceFrom(Fraction onset)
-    {
-        var (low, high) = (0, Notes.Count);
-        while (low < high)
-        {
-            var middle = (low + high) / 2;
-            if (Notes[middle].Onset < onset)
-                low = middle + 1;
-            else
-                high = middle;
-        }
-
-        return low;
-    }
+    public int PlaceFrom(Fraction onset) => Notes.PlaceFrom(n => n.Onset, onset);
 
     /// <summary>The first sounding note at or after a moment, or null.</summary>
     /// <param name="onset">Quarters from the start of the score.</param>

@@ -12,6 +12,7 @@ public sealed class StudyContext
     private readonly ConcurrentDictionary<Part, Instrument?> _instruments = new();
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Lazy<int[]> _sounding;
+    private readonly Lazy<ILookup<(int Measure, string Sounds), Part>> _alike;
     private readonly Func<Part, Instrument?> _instrument;
     private readonly Func<Part, string?> _level;
 
@@ -39,6 +40,11 @@ public sealed class StudyContext
                 _facts[part] = known;
         _keys = new(() => KeyFinder.Stretches(score));
         _sounding = new(() => SoundingParts(score));
+        _alike = new(() =>
+            score
+                .Parts.SelectMany(p => SoundsOf(p).Select((sounds, i) => (Key: (i, sounds), Part: p)).Where(x => x.Key.sounds.Length > 0))
+                .ToLookup(x => x.Key, x => x.Part)
+        );
     }
 
     /// <summary>The whole score.</summary>
@@ -64,6 +70,9 @@ public sealed class StudyContext
 
     /// <summary>For each measure of a part what sounds in it, whatever the octave; equal texts are equal lines.</summary>
     public IReadOnlyList<string> SoundsOf(Part part) => FactsOf(part).Sounds;
+
+    /// <summary>The parts in which the same sounds in a measure as in a part, itself among them; none where nothing sounds.</summary>
+    public IEnumerable<Part> PartsSoundingAs(Part part, int measure) => _alike.Value[(measure, SoundsOf(part)[measure])];
 
     /// <summary>For each measure of a part when it strikes and how long it holds; empty where it strikes fewer than three times.</summary>
     public IReadOnlyList<string> RhythmsOf(Part part) => FactsOf(part).Rhythms;

@@ -196,5 +196,9 @@ public sealed record PartContent(string Id, string? FileId, XElement? Header)
     /// <summary>The printed abbreviation; may be empty.</summary>
     public string Abbreviation => Fold(Header?.Element("part-abbreviation")?.Value);
 
-    private static string Fold(string? text) => string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+    private static string Fold(string? text) =>
+        Texts.Short(
+            string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)),
+            ScoreLimits.LettersOfName
+        );
 }

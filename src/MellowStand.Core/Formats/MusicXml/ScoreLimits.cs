@@ -42,25 +42,25 @@ public static class ScoreLimits
     public const int Depth = 64;
 
     /// <summary>Parts.</summary>
-    public const int Parts = 250;
+    public const int Parts = 150;
 
     /// <summary>Measures.</summary>
-    public const int Measures = 8_000;
+    public const int Measures = 6_000;
 
     /// <summary>Measures of all parts together.</summary>
-    public const int Cells = 150_000;
+    public const int Cells = 100_000;
 
     /// <summary>Notes, chord members and rests of all parts together.</summary>
-    public const int Notes = 300_000;
+    public const int Notes = 200_000;
 
     /// <summary>Notes, chord members and rests of one part in one measure.</summary>
     public const int NotesAMeasure = 1_500;
 
     /// <summary>Signs above and below the staff of one part in one measure.</summary>
-    public const int SignsAMeasure = 500;
+    public const int SignsAMeasure = 200;
 
     /// <summary>Signs above and below the staff of all parts together.</summary>
-    public const int Signs = 150_000;
+    public const int Signs = 100_000;
 
     /// <summary>Quarters in a measure: a cadenza without bar lines has some 200.</summary>
     public const int QuartersAMeasure = 1_000;
@@ -73,6 +73,12 @@ public static class ScoreLimits
 
     /// <summary>Groups of beats in a meter.</summary>
     public const int MeterGroups = 32;
+
+    /// <summary>Letters that are kept of words above the staff, of a title or a syllable; the file itself keeps all.</summary>
+    public const int LettersOfWords = 1_000;
+
+    /// <summary>Letters that are kept of a part's name.</summary>
+    public const int LettersOfName = 200;
 
     /// <summary>Throws when there is more than a limit allows.</summary>
     /// <param name="count">How many there are.</param>

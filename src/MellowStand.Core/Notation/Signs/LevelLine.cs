@@ -55,10 +55,23 @@ public sealed class LevelLine
     public IReadOnlyList<Swell> Swells { get; }
 
     /// <summary>The level in force at a moment, or null before the first printed one.</summary>
-    public PrintedLevel? At(Fraction onset) => Levels.LastOrDefault(l => l.Onset <= onset);
+    public PrintedLevel? At(Fraction onset)
+    {
+        var place = Levels.PlaceFrom(l => l.Onset, onset);
+        while (place < Levels.Count && Levels[place].Onset == onset)
+            place++;
+        return place == 0 ? null : Levels[place - 1];
+    }
 
     /// <summary>The next printed level at or after a moment, or null.</summary>
-    public PrintedLevel? From(Fraction onset) => Levels.FirstOrDefault(l => l.Onset >= onset);
+    public PrintedLevel? From(Fraction onset)
+    {
+        var place = Levels.PlaceFrom(l => l.Onset, onset);
+        return place < Levels.Count ? Levels[place] : null;
+    }
+
+    /// <summary>The swells that begin from a moment to another, both included.</summary>
+    public IEnumerable<Swell> SwellsFrom(Fraction from, Fraction to) => Swells.Between(s => s.From, from, to);
 
     private IEnumerable<Swell> InWords(Score score, Part part)
     {

@@ -1,4 +1,5 @@
 using MellowStand.Core.Tempo;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -40,7 +41,7 @@ public static class TempoEndpoints
     {
         api.MapPost("/tempo/ladder", Climb).WithTags("Tempo");
         api.MapPost("/pieces/{id:long}/click", Click).WithTags("Tempo");
-        api.MapGet("/pieces/{id:long}/tempo", Hint).WithTags("Tempo");
+        api.MapGet("/pieces/{id:long}/tempo", Hint).KeepAnswer().WithTags("Tempo");
     }
 
     /// <summary>Reads a tempo.</summary>

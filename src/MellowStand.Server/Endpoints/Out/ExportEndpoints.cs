@@ -1,4 +1,5 @@
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -22,7 +23,7 @@ public static class ExportEndpoints
         var group = api.MapGroup("/pieces/{id:long}").WithTags("Export");
         group.MapGet("/export.musicxml", Export).Produces<string>(200, MusicXml);
         group.MapGet("/export.mxl", Packed).Produces<string>(200, PackedMusicXml);
-        group.MapGet("/slice.musicxml", Slice).Produces<string>(200, MusicXml);
+        group.MapGet("/slice.musicxml", Slice).KeepAnswer().Produces<string>(200, MusicXml);
     }
 
     private static FileContentHttpResult Export(

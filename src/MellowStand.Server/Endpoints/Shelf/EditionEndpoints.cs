@@ -55,16 +55,16 @@ public static class EditionEndpoints
         group.MapDelete("/unplaced/{kind}/{key}", Drop);
     }
 
-    private static Ok<EditionPlanView> Preview(long id, IFormFile file, EditionService editions, PieceDesk desk)
+    private static Ok<EditionPlanView> Preview(long id, IFormFile file, EditionService editions, PieceDesk desk, CancellationToken left)
     {
         _ = desk.Row(id);
-        return TypedResults.Ok(EditionPlanView.Of(editions.Plan(id, Upload.Of(file).Edition)));
+        return TypedResults.Ok(EditionPlanView.Of(editions.Plan(id, Upload.Of(file, left).Edition)));
     }
 
-    private static Ok<EditionPlanView> Replace(long id, IFormFile file, EditionService editions, PieceDesk desk)
+    private static Ok<EditionPlanView> Replace(long id, IFormFile file, EditionService editions, PieceDesk desk, CancellationToken left)
     {
         _ = desk.Row(id);
-        var upload = Upload.Of(file);
+        var upload = Upload.Of(file, left);
         return TypedResults.Ok(EditionPlanView.Of(editions.Replace(id, upload.Name, upload.Edition, "a new edition was imported")));
     }
 

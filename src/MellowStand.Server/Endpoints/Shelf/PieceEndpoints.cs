@@ -1,6 +1,7 @@
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Study;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -29,12 +30,12 @@ public static class PieceEndpoints
         group.MapPost("", Import).DisableAntiforgery();
         group.MapPost("/preview", Preview).DisableAntiforgery();
         group.MapGet("", Shelf);
-        group.MapGet("/{id:long}", One);
+        group.MapGet("/{id:long}", One).KeepAnswer(onDay: true);
         group.MapPut("/{id:long}", Update);
         group.MapDelete("/{id:long}", Remove);
         group.MapPost("/{id:long}/restore", Restore);
         group.MapPut("/{id:long}/parts/{part}/instrument", SetInstrument);
-        group.MapGet("/{id:long}/order", Order);
+        group.MapGet("/{id:long}/order", Order).KeepAnswer();
         api.MapGet("/instruments", () => TypedResults.Ok(Catalog.All.Select(i => new InstrumentView(i.Id, i.Name, i.Family.ToString()))))
             .WithTags("Pieces");
     }
@@ -53,6 +54,7 @@ public static class PieceEndpoints
         PieceDesk desk,
         Jobs jobs,
         TimeProvider clock,
+        CancellationToken left,
         bool later = false
     )
     {
@@ -64,7 +66,7 @@ public static class PieceEndpoints
             return TypedResults.Accepted($"/api/jobs/{job.Id}", job);
         }
 
-        var id = import.Keep(wish, bytes, null);
+        var id = import.Keep(wish, bytes, null, left);
         return TypedResults.Created($"/api/pieces/{id}", PieceView.Of(desk.Open(id), clock.Today()));
     }
 
@@ -77,9 +79,9 @@ public static class PieceEndpoints
                 .Select(p => (Part: p[0], Instrument: p.Length > 1 ? p[1] : "")),
         ];
 
-    private static Ok<ScorePreview> Preview(IFormFile file, HouseRepository house)
+    private static Ok<ScorePreview> Preview(IFormFile file, HouseRepository house, CancellationToken left)
     {
-        var upload = Upload.Of(file);
+        var upload = Upload.Of(file, left);
         return TypedResults.Ok(ScorePreview.Of(upload.Name, upload.Edition.Printed, house.LearnedInstruments()));
     }
 

@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -34,7 +35,7 @@ public sealed record NoteView(
 public static class NotesEndpoints
 {
     /// <summary>Maps the group.</summary>
-    public static void MapNotes(this RouteGroupBuilder api) => api.MapGet("/pieces/{id:long}/parts/{part}/notes", Notes).WithTags("Notes");
+    public static void MapNotes(this RouteGroupBuilder api) => api.MapGet("/pieces/{id:long}/parts/{part}/notes", Notes).KeepAnswer().WithTags("Notes");
 
     private static Ok<IEnumerable<NoteView>> Notes(long id, string part, PieceDesk desk)
     {

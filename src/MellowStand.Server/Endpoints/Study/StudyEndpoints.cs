@@ -1,5 +1,6 @@
 using MellowStand.Core.Study;
 using MellowStand.Core.Study.Heat;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -42,12 +43,12 @@ public static class StudyEndpoints
     public static void MapStudy(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/pieces/{id:long}").WithTags("Study");
-        group.MapGet("/study", Study);
-        group.MapGet("/study/quiet-rules", QuietRules);
+        group.MapGet("/study", Study).KeepAnswer();
+        group.MapGet("/study/quiet-rules", QuietRules).KeepAnswer();
         group.MapPost("/study/{finding}/mark", Mark);
-        group.MapGet("/counting", Counting);
-        group.MapGet("/heat", Heat);
-        group.MapGet("/heat/reasons", Reasons);
+        group.MapGet("/counting", Counting).KeepAnswer();
+        group.MapGet("/heat", Heat).KeepAnswer();
+        group.MapGet("/heat/reasons", Reasons).KeepAnswer();
         group.MapPut("/study/{finding}/dismissal", Dismiss);
         group.MapDelete("/study/{finding}/dismissal", Recall);
     }

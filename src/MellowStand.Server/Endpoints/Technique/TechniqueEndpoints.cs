@@ -1,6 +1,7 @@
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Technique;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -12,7 +13,7 @@ public static class TechniqueEndpoints
     /// <summary>Maps the group.</summary>
     public static void MapTechnique(this RouteGroupBuilder api)
     {
-        api.MapGet("/pieces/{id:long}/technique", Plan).WithTags("Technique");
+        api.MapGet("/pieces/{id:long}/technique", Plan).KeepAnswer().WithTags("Technique");
         api.MapPost("/pieces/{id:long}/technique/mark", Mark).WithTags("Technique");
     }
 

@@ -1,4 +1,5 @@
 using MellowStand.Core.Unify.Balance;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -45,7 +46,7 @@ public static class BalanceEndpoints
 {
     /// <summary>Maps the group.</summary>
     public static void MapBalance(this RouteGroupBuilder api) =>
-        api.MapGroup("/pieces/{id:long}/balance").WithTags("Unify").MapGet("", Balance);
+        api.MapGroup("/pieces/{id:long}/balance").WithTags("Unify").MapGet("", Balance).KeepAnswer();
 
     // The tune: parts that the director names; without them the highest line that moves.
     private static Ok<BalanceAnswer> Balance(long id, PieceDesk desk, string? tune = null, string? from = null, string? to = null)

@@ -1,6 +1,7 @@
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Unify.Bows;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -56,7 +57,7 @@ public static class BowEndpoints
     public static void MapBows(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/pieces/{id:long}/bowing").WithTags("Unify");
-        group.MapGet("", Bowing);
+        group.MapGet("", Bowing).KeepAnswer();
         group.MapPost("/mark", Mark);
     }
 

@@ -2,6 +2,7 @@ using MellowStand.Core.Decisions;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Unify;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -86,7 +87,7 @@ public static class DecisionEndpoints
     public static void MapDecisions(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/pieces/{id:long}/decisions").WithTags("Decisions");
-        group.MapGet("", List);
+        group.MapGet("", List).KeepAnswer();
         group.MapPost("", Make);
         group.MapPost("/all", MakeAll);
         group.MapDelete("/{decision:long}", Undo);

@@ -1,5 +1,6 @@
 using MellowStand.Core.Layers;
 using MellowStand.Core.Unify;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -82,8 +83,8 @@ public static class UnifyEndpoints
     public static void MapUnify(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/pieces/{id:long}").WithTags("Unify");
-        group.MapGet("/unify", Differences);
-        group.MapGet("/lines", Lines);
+        group.MapGet("/unify", Differences).KeepAnswer();
+        group.MapGet("/lines", Lines).KeepAnswer();
         group.MapPut("/lines/leader", Lead);
     }
 

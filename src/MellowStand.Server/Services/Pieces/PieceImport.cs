@@ -25,12 +25,13 @@ public sealed class PieceImport(PieceRepository pieces, PieceDesk desk, TimeProv
     /// <param name="bytes">Its bytes.</param>
     /// <param name="progress">Where to tell how far it is, or null; a job also works the stations through, so that the piece opens at
     /// once.</param>
+    /// <param name="left">Set when whoever asked waits no more.</param>
     /// <returns>Number of the piece.</returns>
     /// <exception cref="Refusal">It is no score, or a chosen part or instrument does not exist; nothing is kept.</exception>
-    public long Keep(ImportWish wish, byte[] bytes, JobProgress? progress)
+    public long Keep(ImportWish wish, byte[] bytes, JobProgress? progress, CancellationToken left = default)
     {
         progress?.Report(0, 3, "reading");
-        var edition = Upload.Read(wish.Name, bytes, progress?.Cancelled ?? default).Edition;
+        var edition = Upload.Read(wish.Name, bytes, progress?.Cancelled ?? left).Edition;
         var chosen = wish.Instruments.Select(i => (Part: Found(edition.Printed, i.Part), Instrument: Instrument(i.Instrument))).ToList();
         var title = edition.Printed.Title.Length > 0 ? edition.Printed.Title : Path.GetFileNameWithoutExtension(wish.Name);
         progress?.Report(1, 3, "keeping");

@@ -8,10 +8,10 @@ internal sealed record Upload(string Name, Edition Edition)
 {
     /// <summary>Reads an uploaded file.</summary>
     /// <exception cref="Refusal">It is too large, or no score.</exception>
-    public static Upload Of(IFormFile file)
+    public static Upload Of(IFormFile file, CancellationToken cancelled)
     {
         var (name, bytes) = Bytes(file);
-        return Read(name, bytes);
+        return Read(name, bytes, cancelled);
     }
 
     /// <summary>Takes the bytes of an uploaded file, unread.</summary>

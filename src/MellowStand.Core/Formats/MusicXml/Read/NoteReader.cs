@@ -97,13 +97,13 @@ internal sealed class NoteReader
                 Duration = child;
                 break;
             case "voice":
-                Voice = Texts.Shared(child.Value.Trim())!;
+                Voice = Texts.Short(Texts.Shared(child.Value.Trim())!, ScoreLimits.LettersOfName);
                 break;
             case "staff":
                 Staff = Math.Clamp(child.Int() ?? 1, 1, 16);
                 break;
             case "type":
-                Type = child.Value.Trim();
+                Type = Texts.Short(child.Value.Trim(), ScoreLimits.LettersOfName);
                 break;
             case "dot":
                 Dots++;
@@ -146,6 +146,7 @@ internal sealed class NoteReader
         var text = string.Concat(
             lyric.Elements().Where(e => e.Name.LocalName is "text" or "elision").Select(e => e.Name.LocalName == "text" ? e.Value : " ")
         );
+        text = Texts.Short(text);
         if (text.Length == 0)
             return;
         var goesOn = lyric.Elements("syllabic").LastOrDefault()?.Value.Trim() is "begin" or "middle";

@@ -116,7 +116,7 @@ internal sealed class PartReader : IPartListener
         var staff = Math.Clamp(element.Element("staff").Int() ?? 1, 1, 16);
         foreach (var sign in DirectionReader.Of(element))
             Directions.Add(
-                new Direction(sign.Kind, sign.Text, Content.Id, measure, offset, staff)
+                new Direction(sign.Kind, Texts.Short(sign.Text), Content.Id, measure, offset, staff)
                 {
                     Metronome = sign.Metronome,
                     Equation = sign.Equation,

@@ -109,9 +109,12 @@ public static class ScoreReader
                 ?.Value;
         }
 
-        return string.Join(' ', (title ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+        return Texts.Short(string.Join(' ', (title ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));
     }
 
     private static string? Composer(XElement root) =>
-        root.Element("identification")?.Elements("creator").FirstOrDefault(c => c.Attribute("type")?.Value == "composer")?.Value.Trim();
+        root.Element("identification")?.Elements("creator").FirstOrDefault(c => c.Attribute("type")?.Value == "composer")?.Value.Trim()
+            is { } name
+            ? Texts.Short(name)
+            : null;
 }

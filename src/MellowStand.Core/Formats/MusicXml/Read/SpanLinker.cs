@@ -5,6 +5,9 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <summary>Joins what is printed in two places: ties, slurs, hairpins.</summary>
 internal static class SpanLinker
 {
+    // Slurs and hairpins of one number lie in each other once or twice; one that was left open for so many others never ends.
+    private const int MostOpen = 16;
+
     /// <summary>Ties: the next head of the same key number that ends a tie where this one stops sounding.</summary>
     public static void LinkTies(IReadOnlyList<Note> notes)
     {
@@ -47,7 +50,7 @@ internal static class SpanLinker
             if (!open.TryGetValue(sign.Number, out var starts))
                 open[sign.Number] = starts = [];
             if (sign.Type == "start")
-                starts.Add(sign);
+                Begin(starts, sign);
             if (sign.Type != "stop")
                 continue;
             if (starts.Count > 0)
@@ -76,6 +79,13 @@ internal static class SpanLinker
         }
     }
 
+    private static void Begin<T>(List<T> starts, T start)
+    {
+        if (starts.Count == MostOpen)
+            starts.RemoveAt(0);
+        starts.Add(start);
+    }
+
     private static void Close(List<SlurSign> starts, int i, List<Slur> slurs, SlurSign stop)
     {
         slurs.Add(new Slur(starts[i].Note, stop.Note));
@@ -85,16 +95,18 @@ internal static class SpanLinker
     /// <summary>Hairpins: a stop closes the youngest open start of its number.</summary>
     public static IReadOnlyList<Hairpin> Hairpins(IEnumerable<WedgeSign> wedges, IReadOnlyList<MeasureFrame> frames)
     {
-        var open = new Dictionary<string, Stack<WedgeSign>>();
+        var open = new Dictionary<string, List<WedgeSign>>();
         var hairpins = new List<Hairpin>();
         foreach (var wedge in wedges.OrderBy(w => w.Measure).ThenBy(w => w.Offset))
         {
             if (!open.TryGetValue(wedge.Number, out var starts))
                 open[wedge.Number] = starts = [];
             if (wedge.Type is "crescendo" or "diminuendo")
-                starts.Push(wedge);
-            if (wedge.Type != "stop" || !starts.TryPop(out var start))
+                Begin(starts, wedge);
+            if (wedge.Type != "stop" || starts.Count == 0)
                 continue;
+            var start = starts[^1];
+            starts.RemoveAt(starts.Count - 1);
             hairpins.Add(new Hairpin(start.Type == "crescendo", start.Measure, At(start), wedge.Measure, At(wedge), start.Staff));
         }
 

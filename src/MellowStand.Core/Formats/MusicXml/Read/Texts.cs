@@ -9,6 +9,9 @@ internal static class Texts
         .Split(' ')
         .ToFrozenDictionary(t => t);
 
+    /// <summary>The text, cut where it is longer than any that is printed: it comes back in answers, whatever the file holds.</summary>
+    public static string Short(string text, int most = ScoreLimits.LettersOfWords) => text.Length <= most ? text : text[..most];
+
     /// <summary>The same text, shared where it is a usual one.</summary>
     public static string? Shared(string? text) => text is null ? null : Known.GetValueOrDefault(text, text);
 }

@@ -22,19 +22,19 @@ public sealed class HairpinToNowhere : IStudyRule
         foreach (var swell in line.Swells)
         {
             var reach = context.Score.Measures[swell.ToMeasure].Meter.Length;
-            var next = line.Levels.FirstOrDefault(l =>
-                l.Onset > swell.From && l.Onset >= swell.To - reach / 2 && l.Onset <= swell.To + reach
-            );
+            var next = line
+                .Levels.Between(l => l.Onset, swell.To - reach / 2, swell.To + reach)
+                .FirstOrDefault(l => l.Onset > swell.From);
             var word = swell.Grows ? "Crescendo" : "Diminuendo";
             var note = part.FirstSoundingFrom(swell.From);
             IReadOnlyList<string> ids = note is null ? [] : [note.Id];
             // A swell and back answers itself.
-            if (line.Swells.Any(s => s.Grows != swell.Grows && s.From >= swell.To - 1 && s.From <= swell.To + 1))
+            if (line.SwellsFrom(swell.To - 1, swell.To + 1).Any(s => s.Grows != swell.Grows))
                 continue;
             if (next is null)
             {
                 if (
-                    line.Swells.Any(s => s != swell && s.From >= swell.To - 1 && s.From <= swell.To + reach)
+                    line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell)
                     || !swell.Grows && IsEnd(context, part, swell)
                 )
                     continue;
@@ -68,5 +68,5 @@ public sealed class HairpinToNowhere : IStudyRule
 
     // A diminuendo at the end of everything dies away.
     private static bool IsEnd(StudyContext context, Part part, Swell swell) =>
-        !part.Notes.Any(n => n.Sounds && n.Onset > swell.To) || swell.ToMeasure >= context.Score.Measures.Count - 1;
+        part.Notes.Skip(part.PlaceFrom(swell.To)).All(n => !n.Sounds || n.Onset == swell.To) || swell.ToMeasure >= context.Score.Measures.Count - 1;
 }

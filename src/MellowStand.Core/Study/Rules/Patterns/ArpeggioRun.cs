@@ -49,19 +49,21 @@ public sealed class ArpeggioRun : IStudyRule
     {
         (int, ChordQuality, int)? best = null;
         var set = 1 << phrase[start].Top!.Value.PitchClass;
+        var lowest = phrase[start];
         for (var end = start + 1; end < phrase.Count; end++)
         {
             var step = Math.Abs(Runs.Semitones(phrase[end - 1], phrase[end]));
             if (step is < 3 or > 9 || phrase[end - 1].SoundingDuration > 1)
                 break;
             set |= 1 << phrase[end].Top!.Value.PitchClass;
+            if (phrase[end].TopSounding < lowest.TopSounding)
+                lowest = phrase[end];
             if (int.PopCount(set) > 4)
                 break;
             if (end - start + 1 < LeastNotes || int.PopCount(set) < 3)
                 continue;
             var classes = Enumerable.Range(0, 12).Where(pc => (set & (1 << pc)) != 0);
-            var low = phrase.Skip(start).Take(end - start + 1).MinBy(n => n.TopSounding)!.Top!.Value.PitchClass;
-            if (Chords.Find(classes, low) is { } chord)
+            if (Chords.Find(classes, lowest.Top!.Value.PitchClass) is { } chord)
                 best = (end - start + 1, chord.Quality, chord.Root);
         }
 

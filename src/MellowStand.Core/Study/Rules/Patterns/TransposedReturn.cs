@@ -30,8 +30,8 @@ public sealed class TransposedReturn : IStudyRule
             {
                 var best = earlier
                     .Take(24)
+                    .Where(i => measures[i].Base != measures[j].Base)
                     .Select(i => (First: i, Length: Follow(measures, i, j), Shift: measures[j].Base!.Value - measures[i].Base!.Value))
-                    .Where(b => b.Shift != 0)
                     .DefaultIfEmpty()
                     .MaxBy(b => b.Length);
                 if (best.Length >= LeastMeasures)

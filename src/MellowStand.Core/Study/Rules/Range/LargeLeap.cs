@@ -26,12 +26,13 @@ public sealed class LargeLeap : IStudyRule
             yield break;
         var notes = context.MelodyOf(part).Notes;
         var leaps = Enumerable.Range(1, Math.Max(0, notes.Count - 1)).Where(i => Leaps(notes[i - 1], notes[i])).ToList();
+        var places = leaps.ToDictionary(i => notes[i]);
         foreach (var stretch in Stretches.Of(leaps.Select(i => notes[i])))
         {
-            var widest = leaps.Where(i => stretch.Contains(notes[i])).MaxBy(i => Math.Abs(Runs.Semitones(notes[i - 1], notes[i])));
+            var widest = stretch.Select(n => places[n]).MaxBy(i => Math.Abs(Runs.Semitones(notes[i - 1], notes[i])));
             var (a, b) = (notes[widest - 1], notes[widest]);
             var size = Math.Abs(Runs.Semitones(a, b));
-            var all = stretch.SelectMany(n => new[] { notes[IndexOf(leaps, notes, n) - 1], n }).Distinct().ToList();
+            var all = stretch.SelectMany(n => new[] { notes[places[n] - 1], n }).Distinct().ToList();
             yield return Finding.At(
                 Name,
                 part,
@@ -43,8 +44,6 @@ public sealed class LargeLeap : IStudyRule
             );
         }
     }
-
-    private static int IndexOf(List<int> leaps, IReadOnlyList<Note> notes, Note n) => leaps.First(i => notes[i] == n);
 
     private static bool Leaps(Note a, Note b) => Math.Abs(Runs.Semitones(a, b)) >= Least && b.Onset - (a.Onset + a.SoundingDuration) < 1;
 

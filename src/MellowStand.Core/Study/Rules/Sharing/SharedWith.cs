@@ -46,12 +46,12 @@ public sealed class SharedWith : IStudyRule
         var place = context.Score.Parts.ToList().IndexOf(part);
         for (var m = 0; m < mine.Count;)
         {
-            var others = Same(context, part, mine, m);
+            var others = Same(context, part, m);
             var to = m;
             while (
                 others.Count > 0
                 && to + 1 < mine.Count
-                && (mine[to + 1].Length == 0 || others.SequenceEqual(Same(context, part, mine, to + 1)))
+                && (mine[to + 1].Length == 0 || others.SequenceEqual(Same(context, part, to + 1)))
             )
                 to++;
             while (to > m && mine[to].Length == 0)
@@ -69,6 +69,6 @@ public sealed class SharedWith : IStudyRule
         }
     }
 
-    private static List<Part> Same(StudyContext context, Part part, IReadOnlyList<string> mine, int measure) =>
-        mine[measure].Length == 0 ? [] : [.. context.Score.Parts.Where(p => p != part && context.SoundsOf(p)[measure] == mine[measure])];
+    private static List<Part> Same(StudyContext context, Part part, int measure) =>
+        [.. context.PartsSoundingAs(part, measure).Where(p => p != part)];
 }
