@@ -11,7 +11,7 @@ internal static class ExtremeFiles
 {
     public static void Measure()
     {
-        Console.WriteLine($"{"file", -46}{"KB", 9}{"read s", 9}{"stations s", 12}{"peak MB", 9}");
+        Console.WriteLine($"{"file",-46}{"KB",9}{"read s",9}{"stations s",12}{"peak MB",9}");
         foreach (var (name, _, make) in Extremes.Over)
             One(name, make());
         foreach (var (name, make) in Extremes.At)
@@ -39,7 +39,7 @@ internal static class ExtremeFiles
         }
 
         Console.WriteLine(
-            $"{name, -46}{bytes.Length / 1024, 9}{read.Elapsed.TotalSeconds, 9:0.00}{stations.Elapsed.TotalSeconds, 12:0.00}{watch.Megabytes, 9} {end}"
+            $"{name,-46}{bytes.Length / 1024,9}{read.Elapsed.TotalSeconds,9:0.00}{stations.Elapsed.TotalSeconds,12:0.00}{watch.Megabytes,9} {end}"
         );
     }
 
@@ -53,7 +53,13 @@ internal static class ExtremeFiles
             ("unify", () => layer.Differences.Count),
             ("hands, heat", () => layer.Heat.Count),
             ("bows", () => layer.Bows.Count),
-            ("click", () => ClickTrack.Of(layer.Current, 0, layer.Current.Measures.Count - 1, new TempoMark(BeatUnit.Find("quarter")!, 60)).Clicks.Count),
+            (
+                "click",
+                () =>
+                    ClickTrack
+                        .Of(layer.Current, 0, layer.Current.Measures.Count - 1, new TempoMark(BeatUnit.Find("quarter")!, 60))
+                        .Clicks.Count
+            ),
         ];
         var said = "";
         foreach (var (what, work) in all)

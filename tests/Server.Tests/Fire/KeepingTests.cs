@@ -154,7 +154,11 @@ public sealed class KeepingTests : IDisposable
         else if (what == "cut short")
             File.WriteAllBytes(Copy, File.ReadAllBytes(Copy)[..20_000]);
         else
-            Write(what == "of a newer version" ? "INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('9999_later.sql', '')" : "CREATE TABLE t (x)");
+            Write(
+                what == "of a newer version"
+                    ? "INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('9999_later.sql', '')"
+                    : "CREATE TABLE t (x)"
+            );
 
         void Write(string sql)
         {

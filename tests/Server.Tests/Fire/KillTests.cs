@@ -57,7 +57,8 @@ public sealed class KillTests : IDisposable
 
         Assert.True(_ledger.Acknowledged > Kills * 3, $"Only {_ledger.Acknowledged} acts were acknowledged in {Kills} rounds.");
         TestContext.Current.TestOutputHelper?.WriteLine(
-            $"{Kills} kills, {_ledger.Acknowledged} acts acknowledged, {_ledger.Whole} acts of many parts whole, {_ledger.Absent} absent, none half"
+            $"{Kills} kills, {_ledger.Acknowledged} acts acknowledged, {_ledger.Whole} acts of many parts whole, "
+                + $"{_ledger.Absent} absent, none half"
         );
     }
 
@@ -79,7 +80,9 @@ public sealed class KillTests : IDisposable
     {
         var piece = await client.Import(Asking.Music(Duo));
         var section = await client.Send(HttpMethod.Post, "/api/ensemble/sections", new { name = "Flutes" });
-        var id = (await section.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken))[0].GetProperty("id").GetInt64();
+        var id = (await section.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken))[0]
+            .GetProperty("id")
+            .GetInt64();
         (_ledger.Section, _ledger.Player) = (id, await Made(client, "/api/ensemble/players", Player(id, "Ada")));
         _ledger.Passage = await Made(
             client,
@@ -153,14 +156,20 @@ public sealed class KillTests : IDisposable
     private async Task Check(HttpClient client, long piece)
     {
         var decisions = (await client.Json($"/api/pieces/{piece}/decisions")).EnumerateArray().ToList();
-        var words = decisions.SelectMany(d => d.GetProperty("changes").EnumerateArray()).SelectMany(c => Texts(c.GetProperty("added"))).ToHashSet();
+        var words = decisions
+            .SelectMany(d => d.GetProperty("changes").EnumerateArray())
+            .SelectMany(c => Texts(c.GetProperty("added")))
+            .ToHashSet();
         _ledger.AllThere("words", words);
         _ledger.AllThere("piece", Names(await client.Json("/api/pieces"), "title"));
         _ledger.AllThere("log", Names(await client.Json("/api/log"), "note"));
         var players = (await client.Json("/api/ensemble")).EnumerateArray().SelectMany(s => Names(s.GetProperty("players"), "name"));
         _ledger.AllThere("player", players.ToHashSet());
         var settled = decisions.Count(d => d.GetProperty("difference").ValueKind != JsonValueKind.Null);
-        Assert.True(settled == 0 || settled == _ledger.Differences, $"Of {_ledger.Differences} differences {settled} are settled: half an act.");
+        Assert.True(
+            settled == 0 || settled == _ledger.Differences,
+            $"Of {_ledger.Differences} differences {settled} are settled: half an act."
+        );
         _ledger.Saw(settled > 0);
         if (settled > 0)
             await client.DeleteAsync(
@@ -177,13 +186,35 @@ public sealed class KillTests : IDisposable
         return (await answer.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken)).GetProperty("id").GetInt64();
     }
 
-    private static object Words(string name) => new { part = "P1", notes = new[] { "P1-n1" }, add = new[] { $"words:{name}" } };
+    private static object Words(string name) =>
+        new
+        {
+            part = "P1",
+            notes = new[] { "P1-n1" },
+            add = new[] { $"words:{name}" },
+        };
 
-    private object Log(string name) => new { passage = _ledger.Passage, player = _ledger.Player, unit = "quarter", bpm = 72, note = name };
+    private object Log(string name) =>
+        new
+        {
+            passage = _ledger.Passage,
+            player = _ledger.Player,
+            unit = "quarter",
+            bpm = 72,
+            note = name,
+        };
 
-    private static object Player(long section, string name) => new { section, name, instrument = "flute", chair = 1 };
+    private static object Player(long section, string name) =>
+        new
+        {
+            section,
+            name,
+            instrument = "flute",
+            chair = 1,
+        };
 
-    private static HashSet<string> Names(JsonElement list, string what) => [.. list.EnumerateArray().Select(x => x.GetProperty(what).GetString()!)];
+    private static HashSet<string> Names(JsonElement list, string what) =>
+        [.. list.EnumerateArray().Select(x => x.GetProperty(what).GetString()!)];
 
     private static IEnumerable<string> Texts(JsonElement list) => list.EnumerateArray().Select(x => x.GetString()!);
 

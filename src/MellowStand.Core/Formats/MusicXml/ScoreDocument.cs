@@ -197,8 +197,5 @@ public sealed record PartContent(string Id, string? FileId, XElement? Header)
     public string Abbreviation => Fold(Header?.Element("part-abbreviation")?.Value);
 
     private static string Fold(string? text) =>
-        Texts.Short(
-            string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)),
-            ScoreLimits.LettersOfName
-        );
+        Texts.Short(string.Join(' ', (text ?? "").Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)), ScoreLimits.LettersOfName);
 }

@@ -35,7 +35,8 @@ public sealed record NoteView(
 public static class NotesEndpoints
 {
     /// <summary>Maps the group.</summary>
-    public static void MapNotes(this RouteGroupBuilder api) => api.MapGet("/pieces/{id:long}/parts/{part}/notes", Notes).KeepAnswer().WithTags("Notes");
+    public static void MapNotes(this RouteGroupBuilder api) =>
+        api.MapGet("/pieces/{id:long}/parts/{part}/notes", Notes).KeepAnswer().WithTags("Notes");
 
     private static Ok<IEnumerable<NoteView>> Notes(long id, string part, PieceDesk desk)
     {

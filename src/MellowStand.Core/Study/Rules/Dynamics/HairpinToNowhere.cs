@@ -22,9 +22,7 @@ public sealed class HairpinToNowhere : IStudyRule
         foreach (var swell in line.Swells)
         {
             var reach = context.Score.Measures[swell.ToMeasure].Meter.Length;
-            var next = line
-                .Levels.Between(l => l.Onset, swell.To - reach / 2, swell.To + reach)
-                .FirstOrDefault(l => l.Onset > swell.From);
+            var next = line.Levels.Between(l => l.Onset, swell.To - reach / 2, swell.To + reach).FirstOrDefault(l => l.Onset > swell.From);
             var word = swell.Grows ? "Crescendo" : "Diminuendo";
             var note = part.FirstSoundingFrom(swell.From);
             IReadOnlyList<string> ids = note is null ? [] : [note.Id];
@@ -33,10 +31,7 @@ public sealed class HairpinToNowhere : IStudyRule
                 continue;
             if (next is null)
             {
-                if (
-                    line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell)
-                    || !swell.Grows && IsEnd(context, part, swell)
-                )
+                if (line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell) || !swell.Grows && IsEnd(context, part, swell))
                     continue;
                 yield return new Finding(
                     Name,
@@ -68,5 +63,6 @@ public sealed class HairpinToNowhere : IStudyRule
 
     // A diminuendo at the end of everything dies away.
     private static bool IsEnd(StudyContext context, Part part, Swell swell) =>
-        part.Notes.Skip(part.PlaceFrom(swell.To)).All(n => !n.Sounds || n.Onset == swell.To) || swell.ToMeasure >= context.Score.Measures.Count - 1;
+        part.Notes.Skip(part.PlaceFrom(swell.To)).All(n => !n.Sounds || n.Onset == swell.To)
+        || swell.ToMeasure >= context.Score.Measures.Count - 1;
 }

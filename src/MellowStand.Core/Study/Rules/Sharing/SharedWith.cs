@@ -49,9 +49,7 @@ public sealed class SharedWith : IStudyRule
             var others = Same(context, part, m);
             var to = m;
             while (
-                others.Count > 0
-                && to + 1 < mine.Count
-                && (mine[to + 1].Length == 0 || others.SequenceEqual(Same(context, part, to + 1)))
+                others.Count > 0 && to + 1 < mine.Count && (mine[to + 1].Length == 0 || others.SequenceEqual(Same(context, part, to + 1)))
             )
                 to++;
             while (to > m && mine[to].Length == 0)
