@@ -39,7 +39,8 @@ internal static class ExtremeFiles
         }
 
         Console.WriteLine(
-            $"{name,-46}{bytes.Length / 1024,9}{read.Elapsed.TotalSeconds,9:0.00}{stations.Elapsed.TotalSeconds,12:0.00}{watch.Megabytes,9} {end}"
+            $"{name,-46}{bytes.Length / 1024,9}{read.Elapsed.TotalSeconds,9:0.00}"
+                + $"{stations.Elapsed.TotalSeconds,12:0.00}{watch.Megabytes,9} {end}"
         );
     }
 

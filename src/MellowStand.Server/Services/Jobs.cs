@@ -89,7 +89,8 @@ public sealed class Job(string id, string title, string? key, Action<JobProgress
 /// loaded again finds its job by number.</summary>
 public sealed class Jobs(ILogger<Jobs> log) : BackgroundService
 {
-    private const int MostWaiting = 200;
+    // A waiting import holds its file.
+    private const int MostWaiting = 24;
     private const int MostRemembered = 100;
 
     private readonly Channel<Job> _queue = Channel.CreateBounded<Job>(MostWaiting);

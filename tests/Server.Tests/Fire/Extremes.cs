@@ -155,7 +155,7 @@ internal static class Extremes
                             i =>
                                 Measure(
                                     i,
-                                    $"<attributes><time><beats>{Many(16, _ => "128+") + "1"}</beats><beat-type>256</beat-type></time></attributes>"
+                                    $"<attributes><time><beats>{Many(16, _ => "9+")}1</beats><beat-type>256</beat-type></time></attributes>"
                                         + Note(4)
                                 )
                         )
@@ -207,7 +207,8 @@ internal static class Extremes
     private static string Measure(int number, string content) => $"<measure number=\"{number}\">{content}</measure>";
 
     private static string Note(int duration, int place = 0, string more = "", string before = "") =>
-        $"<note>{before}<pitch><step>{"CDEFGAB"[place % 7]}</step><octave>{4 + (place / 7 % 2)}</octave></pitch><duration>{duration}</duration>{more}</note>";
+        $"<note>{before}<pitch><step>{"CDEFGAB"[place % 7]}</step><octave>{4 + (place / 7 % 2)}</octave></pitch>"
+        + $"<duration>{duration}</duration>{more}</note>";
 
     private static string Grace(int place) => $"<note><grace/><pitch><step>{"CDEFGAB"[place % 7]}</step><octave>5</octave></pitch></note>";
 

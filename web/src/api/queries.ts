@@ -29,9 +29,10 @@ export const usePiece = (id: Ref<number>) =>
     queryFn: () => take(api.GET('/api/pieces/{id}', path(id.value))),
   })
 
-export const useHeat = (id: Ref<number>) =>
+export const useHeat = (id: Ref<number>, wanted: Ref<boolean> = ref(true)) =>
   useQuery({
     queryKey: computed(() => keys.of(id.value, 'heat')),
+    enabled: wanted,
     queryFn: () => take(api.GET('/api/pieces/{id}/heat', path(id.value))),
   })
 
@@ -42,9 +43,10 @@ export const useFindings = (id: Ref<number>) =>
       take(api.GET('/api/pieces/{id}/study', { params: { path: { id: id.value }, query: { dismissed: true } } })),
   })
 
-export const useDifferences = (id: Ref<number>) =>
+export const useDifferences = (id: Ref<number>, wanted: Ref<boolean> = ref(true)) =>
   useQuery({
     queryKey: computed(() => keys.of(id.value, 'unify')),
+    enabled: wanted,
     queryFn: () => take(api.GET('/api/pieces/{id}/unify', path(id.value))),
   })
 

@@ -71,6 +71,7 @@ nav a.router-link-active[href^='/charts'] {
   margin-left: auto;
 }
 .leave {
+  font: inherit;
   border: 0;
   background: none;
   color: var(--plum);

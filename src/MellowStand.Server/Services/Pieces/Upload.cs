@@ -6,6 +6,9 @@ namespace MellowStand.Server.Services;
 /// <summary>A score file as it came from outside, read or refused in a sentence that names it.</summary>
 internal sealed record Upload(string Name, Edition Edition)
 {
+    // A file at the limits takes most of a gigabyte while it is read: others wait for their turn.
+    private static readonly SemaphoreSlim Turns = new(2);
+
     /// <summary>Reads an uploaded file.</summary>
     /// <exception cref="Refusal">It is too large, or no score.</exception>
     public static Upload Of(IFormFile file, CancellationToken cancelled)
@@ -32,6 +35,7 @@ internal sealed record Upload(string Name, Edition Edition)
     /// <exception cref="Refusal">It is no score.</exception>
     public static Upload Read(string name, byte[] bytes, CancellationToken cancelled = default)
     {
+        Turns.Wait(cancelled);
         try
         {
             return new Upload(name, Edition.Read(bytes, cancelled));
@@ -39,6 +43,10 @@ internal sealed record Upload(string Name, Edition Edition)
         catch (ScoreFormatException e)
         {
             throw new Refusal(StatusCodes.Status422UnprocessableEntity, $"{name}: {e.Message}");
+        }
+        finally
+        {
+            Turns.Release();
         }
     }
 }

@@ -15,14 +15,17 @@ import StripCanvas from '../../strip/StripCanvas.vue'
 import type { StripData } from '../../strip/draw'
 import { useTransport } from '../../transport/store'
 import TransportBar from '../../transport/TransportBar.vue'
+import CannotOpen from './CannotOpen.vue'
 import { shownRange } from './shownRange'
 
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
-const heat = useHeat(id)
-const differences = useDifferences(id)
+// Of a piece that cannot be opened nothing else is asked: it says once what is wrong.
+const opened = computed(() => piece.data.value !== undefined)
+const heat = useHeat(id, opened)
+const differences = useDifferences(id, opened)
 const unifying = computed(() => route.params.station === 'unify')
 const lines = useLines(id, unifying)
 const concert = ref(false)
@@ -157,9 +160,7 @@ useEventListener(window, 'keydown', key)
     />
   </div>
   <main v-else id="main" class="page">
-    <p v-if="piece.isError.value" class="card empty">
-      {{ piece.error.value?.message }} <RouterLink to="/">Back to the shelf</RouterLink>
-    </p>
+    <CannotOpen v-if="piece.isError.value" :id="id" :error="piece.error.value" />
     <ASpin v-else tip="Reading the score" />
   </main>
 </template>
