@@ -2,28 +2,6 @@ using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
 
-/// <summary>What became of a change to something that somebody else may have changed or removed.</summary>
-public enum Change
-{
-    /// <summary>It is kept.</summary>
-    Kept,
-
-    /// <summary>There is no such thing any more; nothing was changed.</summary>
-    Gone,
-
-    /// <summary>Somebody changed it since it was seen; nothing was changed.</summary>
-    Stale,
-}
-
-/// <summary>Adding to something that was removed in the same moment: nothing is kept.</summary>
-#pragma warning disable CA1032 // It always says what is gone.
-public sealed class GoneException(string what) : Exception($"{what} was removed in the same moment, so nothing was kept.")
-#pragma warning restore CA1032
-{
-    /// <summary>What was removed, e.g. <c>The section</c>.</summary>
-    public string What => what;
-}
-
 /// <summary>Changes that see to it that nothing of another's is lost.</summary>
 internal static class Changes
 {
