@@ -44,10 +44,15 @@ internal static class Extremes
                 "XML attributes",
                 () => Score("<measure number=\"1\">" + Many(20_000, _ => "<a " + Many(160, k => $"b{k}=\"\" ") + "/>") + "</measure>")
             ),
+            ("deep behind comments", "elements inside each other", () => Score(Many(50_000, _ => "<a><!--</a>-->"))),
+            ("deep behind characters", "elements inside each other", () => Score(Many(50_000, _ => "<a><![CDATA[</a>]]>"))),
+            ("deep behind instructions", "elements inside each other", () => Score(Many(50_000, _ => "<a><?x </a>?>"))),
+            ("deep behind quotes", "elements inside each other", () => Score(Many(50_000, _ => "<a b=\"/>\">"))),
+            ("deep behind text", "elements inside each other", () => Score(Many(50_000, _ => "<a>/>"))),
             (
-                "a thousand attributes of one element",
-                "attributes of one element",
-                () => Score("<measure " + Many(1000, k => $"b{k}=\"\" ") + "/>")
+                "deep in sixteen bits",
+                "elements inside each other",
+                () => [0xFF, 0xFE, .. Encoding.Unicode.GetBytes(Whole([Many(50_000, _ => "<a>")]))]
             ),
             (
                 "elements a hundred thousand deep",

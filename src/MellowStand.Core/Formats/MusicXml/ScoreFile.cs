@@ -46,7 +46,8 @@ public static class ScoreFile
         try
         {
             RefuseDeclarations(bytes);
-            XmlBounds.Check(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace: false), cancelled);
+            if (XmlGlance.MayBeOver(bytes))
+                XmlBounds.Check(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace: false), cancelled);
             using var reader = XmlReader.Create(new MemoryStream(bytes, writable: false), Settings(keepWhiteSpace));
             return XDocument.Load(reader, keepWhiteSpace ? LoadOptions.PreserveWhitespace : LoadOptions.None);
         }

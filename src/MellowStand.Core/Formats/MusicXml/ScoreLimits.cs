@@ -35,9 +35,6 @@ public static class ScoreLimits
     /// <summary>XML attributes.</summary>
     public const int Attributes = 3_000_000;
 
-    /// <summary>XML attributes of one element. MusicXML 4.0 has up to about 40.</summary>
-    public const int AttributesOfOne = 200;
-
     /// <summary>How deep elements may lie in each other. MusicXML 4.0 goes to about 12.</summary>
     public const int Depth = 64;
 

@@ -18,9 +18,8 @@ internal static class XmlBounds
                 continue;
             cancelled.ThrowIfCancellationRequested();
             ScoreLimits.Check(++elements, ScoreLimits.Elements, "XML elements");
-            ScoreLimits.Check(reader.Depth, ScoreLimits.Depth, "elements inside each other");
-            ScoreLimits.Check(reader.AttributeCount, ScoreLimits.AttributesOfOne, "attributes of one element");
             ScoreLimits.Check(attributes += reader.AttributeCount, ScoreLimits.Attributes, "XML attributes");
+            ScoreLimits.Check(reader.Depth, ScoreLimits.Depth, "elements inside each other");
         }
     }
 }
