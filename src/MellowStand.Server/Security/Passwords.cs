@@ -19,7 +19,7 @@ public static class Passwords
     public static string? Problem(string password, string name)
     {
         if (password.Length is < Least or > Most || string.IsNullOrWhiteSpace(password))
-            return $"Choose a password of {Least} to {Most} characters that are not all blanks.";
+            return $"Choose a password of at least {Least} characters (at most {Most}) that are not all blanks.";
         if (password.Distinct().Count() < LeastDifferent)
             return $"Choose a password with at least {LeastDifferent} different characters.";
         if (Common.Value.Contains(password.Trim()))

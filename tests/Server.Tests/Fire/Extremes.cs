@@ -81,7 +81,7 @@ internal static class Extremes
             ("a hundred and fifty parts", () => Parts(150, Many(600, i => Measure(i, Note(4))))),
             ("sixteen parts of six thousand measures", () => Parts(16, Many(6000, i => Measure(i, Note(4, i))))),
             ("a unison of a hundred and fifty parts", () => Parts(150, Many(100, i => Measure(i, Many(12, k => Note(1, (i * 7) + k)))))),
-            ("one part of all the notes", () => Score(Many(6000, i => Measure(i, Fine + Many(37, k => Note(1, (i * 5) + (k * 3))))))),
+            ("one part of all the notes", () => Score(Many(6000, i => Measure(i, Fine + Many(33, k => Note(1, (i * 5) + (k * 3))))))),
             ("measures of fifteen hundred notes", () => Score(Many(150, i => Measure(i, Fine + Many(990, k => Note(1, k)))))),
             (
                 "slurs that never end",
@@ -109,7 +109,7 @@ internal static class Extremes
                             + Many(150, i => Measure(i, Many(190, _ => Wedge("stop")) + Note(4)))
                     )
             ),
-            ("graces", () => Score(Many(150, i => Measure(i, Many(1400, k => Grace(k)) + Note(4))))),
+            ("graces", () => Score(Many(150, i => Measure(i, Many(1300, k => Grace(k)) + Note(4))))),
             (
                 "chords of fifteen hundred heads",
                 () => Score(Many(100, i => Measure(i, Note(4) + Many(1400, k => Note(4, k, "", "<chord/>")))))
