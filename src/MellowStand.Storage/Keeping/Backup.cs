@@ -38,9 +38,12 @@ public static class Backup
         using var held = DataFolder.Take(folder);
         var coming = held.Database + ".coming-back";
         Written(coming, () => CopyFile(file, coming));
-        if (File.Exists(DatabaseFile.LogOf(file)) || DatabaseFile.ProblemOf(coming) is not null)
+        var problem = DatabaseFile.HasLog(file) ? DatabaseFile.InUse : DatabaseFile.ProblemOf(coming);
+        // Looking at a copy of a database that had a log leaves an empty one and its index.
+        File.Delete(DatabaseFile.LogOf(coming));
+        File.Delete(DatabaseFile.IndexOf(coming));
+        if (problem is not null)
         {
-            var problem = File.Exists(DatabaseFile.LogOf(file)) ? DatabaseFile.ProblemOf(file) : DatabaseFile.ProblemOf(coming);
             File.Delete(coming);
             throw new KeepingException(
                 $"{Path.GetFullPath(file)} cannot be put back: {problem}. Nothing was changed. Choose another backup."

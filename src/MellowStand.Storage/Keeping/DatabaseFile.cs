@@ -12,6 +12,9 @@ public static class DatabaseFile
     private const int VersionByte = 18;
     private const byte WithLog = 2;
 
+    /// <summary>What is said of a database with a log beside it that is to be put back.</summary>
+    internal const string InUse = "it has a log beside it, so it is a copy of a database in use and no backup";
+
     /// <summary>Path of a database's write-ahead log.</summary>
     public static string LogOf(string path) => path + "-wal";
 
@@ -42,8 +45,6 @@ public static class DatabaseFile
         var header = Header(path);
         if (header.Length < HeaderBytes || !header.AsSpan(0, 16).SequenceEqual("SQLite format 3\0"u8))
             return "it is no database";
-        if (HasLog(path))
-            return "it has a log beside it, so it is a copy of a database in use and no backup";
         if (Problem(path) is { } damage)
             return $"it is damaged: {damage}";
         return Versions(path) switch
@@ -80,7 +81,8 @@ public static class DatabaseFile
         return connection;
     }
 
-    private static bool HasLog(string path) => File.Exists(LogOf(path)) && new FileInfo(LogOf(path)).Length > 0;
+    /// <summary>True when a log with anything in it lies beside a database.</summary>
+    internal static bool HasLog(string path) => File.Exists(LogOf(path)) && new FileInfo(LogOf(path)).Length > 0;
 
     private static byte[] Header(string path)
     {

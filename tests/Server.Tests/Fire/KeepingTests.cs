@@ -81,6 +81,19 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
+    public void An_empty_log_beside_a_backup_is_nothing_and_a_full_one_is_refused_in_words()
+    {
+        CrashAfterBackup();
+        File.WriteAllText(Copy + "-wal", "");
+        Backup.PutBack(Copy, Data, Now);
+        Assert.Equal(["Horns"], Sections(Path.Combine(Data, "stand.db")));
+        File.WriteAllText(Copy + "-wal", "x");
+        var e = Assert.Throws<KeepingException>(() => Backup.PutBack(Copy, Data, Now.AddDays(1)));
+        Assert.Contains("a log beside it", e.Message, StringComparison.Ordinal);
+        Assert.DoesNotContain(Directory.GetFiles(Data), f => f.Contains("coming", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void A_backup_is_the_owners_only_and_is_never_written_over()
     {
         CrashAfterBackup();
