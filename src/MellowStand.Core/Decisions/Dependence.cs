@@ -6,7 +6,7 @@ namespace MellowStand.Core.Decisions;
 public static class Dependence
 {
     // Marks of which a note has one: the later replaces the earlier.
-    private static readonly string[] OneANote = ["pitch", "dynamics"];
+    private static readonly string[] OneANote = ["pitch", "rhythm", "dynamics"];
 
     /// <summary>True when the later changes take away what the earlier wrote, write again what it took away, or write over it.</summary>
     public static bool BuildsOn(IEnumerable<MarkChange> later, IReadOnlyCollection<MarkChange> earlier) =>

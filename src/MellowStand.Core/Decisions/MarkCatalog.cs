@@ -38,6 +38,9 @@ public enum MarkForm
 
     /// <summary>A courtesy accidental at the note.</summary>
     Accidental,
+
+    /// <summary>Other lengths for as many notes in a row.</summary>
+    Rhythm,
 }
 
 /// <summary>Every mark a director can write, and where it goes.</summary>
@@ -64,7 +67,8 @@ public static class MarkCatalog
         (MarkForm.Bracket, "bracket"),
         (MarkForm.Words, "words"),
         (MarkForm.Accidental, "accidental"),
-        (MarkForm.Pitch, "pitch")
+        (MarkForm.Pitch, "pitch"),
+        (MarkForm.Rhythm, "rhythm")
     );
 
     private static readonly HashSet<string> WithValue =
@@ -76,6 +80,7 @@ public static class MarkCatalog
         "accidental",
         "accidental-mark",
         "pitch",
+        "rhythm",
         "tremolo",
         "pluck",
         "hole",
@@ -131,6 +136,8 @@ public static class MarkCatalog
                 $"\"{Shorten(v)}\" is no accidental. Use sharp, natural, flat, double-sharp or flat-flat.",
             { Name: "pitch", Value: { } v } when !Pitch.TryParse(v, out _) =>
                 $"\"{Shorten(v)}\" is no pitch. Write a letter, a sign and an octave: F#4, Bb3.",
+            { Name: "rhythm", Value: { } v } when !v.Split(' ').All(l => Fraction.TryParse(l, out var f) && f > Fraction.Zero) =>
+                $"\"{Shorten(v)}\" are no lengths. Write them in quarters, one for each note: 3/2 1/2.",
             { Name: "string", Value: { } v } when !(int.TryParse(v, out var n) && n is >= 1 and <= 12) =>
                 "A string is a number from 1 (the highest) on.",
             { Name: "hole", Value: { } v } when v is not ("yes" or "no" or "half") => "A hole is closed: yes, no or half.",

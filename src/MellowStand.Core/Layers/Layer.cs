@@ -148,7 +148,7 @@ public sealed class Layer
     }
 
     private static IEnumerable<long> Pitches(IEnumerable<Decision> decisions) =>
-        decisions.Where(d => d.Changes.Any(c => c.Added.Any(m => m.Name == "pitch"))).Select(d => d.Id);
+        decisions.Where(d => d.Changes.Any(c => c.Added.Any(m => m.Name is "pitch" or "rhythm"))).Select(d => d.Id);
 
     // Only answers, never the layer itself: else each layer would hold all before it.
     private sealed class Before(Layer layer)

@@ -13,9 +13,10 @@ public sealed record Reading(string Part, IReadOnlyList<string> Notes, string Ha
 /// <param name="Mark">The winning reading, in words.</param>
 /// <param name="Parts">Ids of the parts that would change.</param>
 /// <param name="Why">The rule used, in a sentence.</param>
-/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>elsewhere</c>,
-/// <c>balance</c>.</param>
-public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule);
+/// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>pattern</c>, <c>elsewhere</c>,
+/// <c>balance</c>, <c>around</c>, <c>newest</c>, <c>meant</c>.</param>
+/// <param name="Sure">How sure it is.</param>
+public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule, Sureness Sure);
 
 /// <summary>One disagreement within a line.</summary>
 /// <param name="Id">The same as long as the printed score is the same.</param>
@@ -39,6 +40,12 @@ public sealed record Difference(
 {
     /// <summary>True for a difference that is likely meant: told with a lower rank, and not counted.</summary>
     public bool IsNote { get; init; }
+
+    /// <summary>What stands behind it, so that one cause is told once however many lines it crosses.</summary>
+    internal IReadOnlyList<string> Causes { get; init; } = [];
+
+    /// <summary>For a difference of levels, what was compared.</summary>
+    internal LevelMismatch? Levels { get; init; }
 
     /// <summary>The id of a difference: its kind and the notes it is about, whatever they have and however it is said.</summary>
     public static string IdOf(string kind, IEnumerable<Reading> readings) =>

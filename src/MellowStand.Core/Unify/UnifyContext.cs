@@ -17,7 +17,7 @@ public sealed class UnifyContext(
     Func<Part, Instrument?>? instrument = null
 )
 {
-    private readonly Dictionary<string, IReadOnlyList<Slur>> _slurs = score.Parts.ToDictionary(p => p.Id, p => p.Slurs);
+    private readonly Dictionary<(string Part, string Voice, int Staff), SlurPlaces> _slurs = [];
     private readonly Dictionary<string, bool> _struck = [];
     private readonly Dictionary<string, Sustain> _sustain = [];
     private readonly Dictionary<string, Family> _family = [];
@@ -56,8 +56,12 @@ public sealed class UnifyContext(
     /// <summary>Where the same music stands again.</summary>
     internal SameMusic Elsewhere { get; } = new();
 
-    /// <summary>The slurs of a part.</summary>
-    public IReadOnlyList<Slur> SlursOf(Part part) => _slurs[part.Id];
+    /// <summary>The slurs of a voice, by the struck notes that they span.</summary>
+    internal SlurPlaces SlursOf(VoiceLine voice)
+    {
+        var key = (voice.Part.Id, voice.Voice, voice.Notes[0].Staff);
+        return _slurs.TryGetValue(key, out var places) ? places : _slurs[key] = new SlurPlaces(voice);
+    }
 
     /// <summary>The part's name, or its id where none is printed.</summary>
     public string NameOf(string part) => score.FindPart(part) is { Name.Length: > 0 } p ? p.Name : part;
@@ -81,18 +85,17 @@ public sealed class UnifyContext(
 
     /// <summary>Makes an entry with an id of its own.</summary>
     internal Difference Difference(
+        string name,
         string kind,
         SharedLine line,
         int from,
         int to,
         IReadOnlyList<Reading> readings,
         IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> changes,
-        Proposal proposal,
-        bool isNote = false
-    )
-    {
-        return new Difference(
-            Unify.Difference.IdOf(kind, readings),
+        Proposal proposal
+    ) =>
+        new(
+            Unify.Difference.IdOf(name, readings),
             kind,
             line.Relation,
             line.Notes.Min(row => row[from].MeasureIndex),
@@ -100,9 +103,5 @@ public sealed class UnifyContext(
             readings,
             proposal,
             changes
-        )
-        {
-            IsNote = isNote,
-        };
-    }
+        );
 }

@@ -39,7 +39,7 @@ public static class StrokeReader
 
     private static IEnumerable<List<Note>> Groups(UnifyContext context, VoiceLine voice)
     {
-        var slurs = context.SlursOf(voice.Part).Where(s => s.From.Voice == voice.Voice).OrderBy(s => s.From.Onset).ToList();
+        var slurs = voice.Part.Slurs.Where(s => s.From.Voice == voice.Voice).OrderBy(s => s.From.Onset).ToList();
         var next = 0;
         for (var i = 0; i < voice.Notes.Count;)
         {

@@ -23,6 +23,8 @@ public sealed class ArticulationDifferences : NoteMarkDifferences
         "soft-accent",
     ];
 
+    private static readonly string[] Separations = ["staccato", "tenuto", "detached-legato", "staccatissimo", "spiccato"];
+
     /// <summary>True when a note carries a mark that this rule compares.</summary>
     internal static bool IsArticulated(Note note) => note.Marks.Any(m => All.Contains(m.Name));
 
@@ -34,4 +36,7 @@ public sealed class ArticulationDifferences : NoteMarkDifferences
 
     /// <inheritdoc/>
     protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => context.IsStruck(part) ? Accents : All;
+
+    /// <inheritdoc/>
+    protected override bool GoesOn(string reading) => reading.Split('+').Any(Separations.Contains);
 }

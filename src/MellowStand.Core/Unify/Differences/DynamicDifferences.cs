@@ -1,16 +1,18 @@
-using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
 /// <summary>Parts of a line at different levels: a sign missing, another level, or a sign at another place.</summary>
 /// <remarks>Compared is the level in force at each note, not only the printed sign; a difference begins at the note where a level changes
-/// in some part and is one entry until the levels change again. Signs that strike one note only (sfz, fp) are compared note by note. Levels
-/// that stay the same step apart wherever both parts print one are balance, and told as a note. Common practice, no published
+/// in some part and is one entry until the levels change again. A sign over a rest belongs to the next note. Signs that strike one note
+/// only (sfz, fp) are compared note by note. Levels that stay the same step apart wherever both parts print one are balance, and told as a
+/// note; so is an entry at which some parts leave out the sign of the level that is in force. Common practice, no published
 /// source.</remarks>
 public sealed class DynamicDifferences : IDifferenceRule
 {
     private const int LeastForBalance = 2;
+
+    private static readonly Fraction LeastRest = 2;
 
     /// <inheritdoc/>
     public string Kind => "dynamic";
@@ -23,71 +25,19 @@ public sealed class DynamicDifferences : IDifferenceRule
         List<int?>? running = null;
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
-            var onsets = line.Notes.Select(row => row[i].Onset).ToList();
-            var levels = lines.Select((l, k) => l.At(onsets[k])?.Level).ToList();
-            var printed = line.Notes.Select(row => Printed(row[i])).ToList();
-            var strikes = printed.Select(p => string.Join('+', p.Where(s => DynamicLevels.LevelAfter(s) is null))).ToList();
+            var readings = LevelSigns.At(line, i, lines);
+            var levels = readings.Select(r => r.InForce?.Level).ToList();
             var differs = levels.Distinct().Count() > 1;
             var begins = differs && (running is null || !running.SequenceEqual(levels));
+            var isEntry = !differs && LeavesOut(line, i, readings);
             running = differs ? levels : null;
-            if (!begins && strikes.Distinct().Count() == 1)
+            if (!begins && !isEntry && readings.Select(r => r.Strikes).Distinct().Count() == 1)
                 continue;
-            var readings = line
-                .Voices.Select(
-                    (v, k) =>
-                        new Reading(
-                            v.Part.Id,
-                            [line.Notes[k][i].Id],
-                            Has(printed[k], begins && printed.All(p => p.Count == 0) ? lines[k].At(onsets[k])?.Sign : null)
-                        )
-                )
-                .ToList();
-            if (readings.Select(r => r.Has).Distinct().Count() < 2)
-                continue;
-            var place = i;
             var last = begins ? LastAlike(line, lines, i, levels) : i;
-            var changes = readings
-                .Select(r => r.Has)
-                .Distinct()
-                .ToDictionary(
-                    has => has,
-                    has =>
-                        (IReadOnlyList<MarkChange>)
-                            [
-                                .. readings
-                                    .Select((r, k) => (r, Note: line.Notes[k][place]))
-                                    .Where(x => x.r.Has != has)
-                                    .Select(x => Change(x.r, Printed(x.Note), has))
-                                    .Where(c => c.Added.Count + c.Removed.Count > 0),
-                            ]
-                );
-            yield return context.Difference(
-                Kind,
-                line,
-                i,
-                last,
-                readings,
-                changes,
-                ProposalRules.ForLevels(context, readings, IsOnTop(context, line, i)),
-                balance && printed.All(p => p.Count > 0)
-            );
+            var mismatch = new LevelMismatch(line, i, last, readings, balance && readings.All(r => r.Printed.Count > 0), isEntry);
+            if (readings.Select(r => r.Told).Distinct().Count() > 1)
+                yield return LevelProposal.Of(context, mismatch);
         }
-    }
-
-    private static List<string> Printed(Note note) =>
-        [.. note.Marks.Where(m => m.Name == "dynamics" && m.Value is not null).Select(m => m.Value!).Distinct()];
-
-    private static string Has(List<string> printed, string? inForce) => printed.Count > 0 ? string.Join('+', printed) : inForce ?? "";
-
-    private static MarkChange Change(Reading reading, List<string> printed, string to)
-    {
-        var wants = to.Split('+', StringSplitOptions.RemoveEmptyEntries);
-        return new MarkChange(
-            reading.Part,
-            reading.Notes,
-            [.. wants.Except(printed).Select(s => new Mark("dynamics", s))],
-            [.. printed.Except(wants).Select(s => new Mark("dynamics", s))]
-        );
     }
 
     private static int LastAlike(SharedLine line, List<LevelLine> lines, int from, List<int?> levels)
@@ -98,14 +48,20 @@ public sealed class DynamicDifferences : IDifferenceRule
         return last;
     }
 
-    // No part outside the line sounds higher in the measure.
-    private static bool IsOnTop(UnifyContext context, SharedLine line, int place)
+    // Most parts print the level at their entry after a rest, and some do not.
+    private static bool LeavesOut(SharedLine line, int place, List<LevelReading> readings)
     {
-        var measure = line.Notes[0][place].MeasureIndex;
-        int Highest(Part part) =>
-            part.Measures[measure].Notes.Where(n => n.TopSounding is not null).Select(n => n.TopSounding!.Value).DefaultIfEmpty(0).Max();
-        var own = line.Voices.Select(v => v.Part).ToHashSet();
-        return own.Max(Highest) >= context.Score.Parts.Where(p => !own.Contains(p)).Select(Highest).DefaultIfEmpty(0).Max();
+        var with = readings.Count(r => r.Printed.Count > 0);
+        return with >= 2
+            && with < readings.Count
+            && with * 2 > readings.Count
+            && line.Voices.Select((v, k) => IsEntry(v, line.Notes[k][place])).All(e => e);
+    }
+
+    private static bool IsEntry(VoiceLine voice, Note note)
+    {
+        var at = voice.Notes.PlaceFrom(n => n.Onset, note.Onset);
+        return at == 0 || note.Onset - (voice.Notes[at - 1].Onset + voice.Notes[at - 1].SoundingDuration) >= LeastRest;
     }
 
     // The same distance wherever both print a level, at two places or more.
@@ -113,7 +69,7 @@ public sealed class DynamicDifferences : IDifferenceRule
     {
         var both = Enumerable
             .Range(0, line.Notes[0].Count)
-            .Where(i => line.Notes.All(row => Printed(row[i]).Any(s => DynamicLevels.LevelAfter(s) is not null)))
+            .Where(i => line.Notes.All(row => row[i].Marks.Any(m => m.Name == "dynamics" && DynamicLevels.LevelAfter(m.Value ?? "") is not null)))
             .Select(i =>
                 string.Join(' ', lines.Select(l => l.At(line.Notes[0][i].Onset)!.Level - lines[0].At(line.Notes[0][i].Onset)!.Level))
             )

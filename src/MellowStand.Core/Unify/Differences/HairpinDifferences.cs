@@ -8,6 +8,9 @@ namespace MellowStand.Core.Unify;
 /// practice, no published source.</remarks>
 public sealed class HairpinDifferences : IDifferenceRule
 {
+    private const int LeastAround = 3;
+    private const double AroundWeight = 0.8;
+
     /// <inheritdoc/>
     public string Kind => "hairpin";
 
@@ -25,7 +28,11 @@ public sealed class HairpinDifferences : IDifferenceRule
                 .Voices.Select((v, k) => new Reading(v.Part.Id, Notes(line.Notes[k], inside[k], from, to), words[k]))
                 .ToList();
             var changes = words.Distinct().ToDictionary(has => has, has => Changes(line, inside, words, has));
-            yield return context.Difference(Kind, line, from, to, readings, changes, ProposalRules.ForMarks(context, readings));
+            var proposal = new Ballot(context, Kind, readings).With(Reasons(context, line, from, to, inside, words)).Decide();
+            yield return context.Difference(Kind, Kind, line, from, to, readings, changes, proposal) with
+            {
+                Causes = [.. inside.SelectMany((s, k) => s.Select(x => $"{line.Voices[k].Part.Id}@{x.Printed}"))],
+            };
         }
     }
 
@@ -38,10 +45,10 @@ public sealed class HairpinDifferences : IDifferenceRule
             var to = IndexBefore(row, h.To);
             if (h.From < row[0].Onset || from < 0 || to < from)
                 continue;
-            spans.Add(new Span(from, to, h.Grows));
+            spans.Add(new Span(from, to, h.Grows, h.From));
         }
 
-        return [.. spans.Distinct().OrderBy(s => s.From)];
+        return [.. spans.DistinctBy(s => (s.From, s.To, s.Grows)).OrderBy(s => s.From)];
     }
 
     private static int IndexAtOrAfter(IReadOnlyList<Note> row, Fraction onset)
@@ -98,16 +105,45 @@ public sealed class HairpinDifferences : IDifferenceRule
                 .Where(k => words[k] != has)
                 .SelectMany(k =>
                     inside[k]
+                        .Where(s => !wanted.Any(w => w.IsLike(s)))
                         .Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [], [new Mark(s.Mark)]))
-                        .Concat(wanted.Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [new Mark(s.Mark)], [])))
+                        .Concat(
+                            wanted
+                                .Where(w => !inside[k].Any(s => s.IsLike(w)))
+                                .Select(s => new MarkChange(line.Voices[k].Part.Id, Ends(line.Notes[k], s), [new Mark(s.Mark)], []))
+                        )
                 ),
         ];
     }
 
+    // What most other parts do at the same moment.
+    private static IEnumerable<Reason> Reasons(
+        UnifyContext context,
+        SharedLine line,
+        int from,
+        int to,
+        List<List<Span>> inside,
+        List<string> words
+    )
+    {
+        var own = line.Voices.Select(v => v.Part.Id).ToHashSet();
+        var (start, end) = (line.Notes[0][from].Onset, line.Notes[0][to].Onset);
+        var playing = context.Score.Parts.Where(p => !own.Contains(p.Id) && p.FirstSoundingFrom(start) is { } n && n.Onset < end).ToList();
+        var swelling = playing.Count(p => p.Hairpins.Any(h => h.From < end && h.To > start && inside.Any(s => s.Any(x => x.Grows == h.Grows))));
+        if (playing.Count < LeastAround)
+            yield break;
+        if (swelling * 2 > playing.Count && words.Where(w => w.Length > 0).Distinct().ToList() is [var one])
+            yield return new Reason(one, AroundWeight, "around", $"{swelling} other parts have one at the same moment.");
+        if (swelling == 0)
+            yield return new Reason("", AroundWeight, "around", "No other part has one at this moment.");
+    }
+
     private static IReadOnlyList<string> Ends(IReadOnlyList<Note> row, Span s) => [row[s.From].Id, row[s.To].Id];
 
-    private sealed record Span(int From, int To, bool Grows)
+    private sealed record Span(int From, int To, bool Grows, Fraction Printed)
     {
+        public bool IsLike(Span other) => (From, To, Grows) == (other.From, other.To, other.Grows);
+
         public string Mark => Grows ? "crescendo" : "diminuendo";
     }
 }

@@ -10,6 +10,9 @@ public abstract class NoteMarkDifferences : IDifferenceRule
     /// <inheritdoc/>
     public abstract string Kind { get; }
 
+    /// <inheritdoc/>
+    public virtual string Name => Kind;
+
     /// <summary>The marks that are compared, as MusicXML 4.0 spells them.</summary>
     protected abstract IReadOnlyList<string> Names { get; }
 
@@ -87,7 +90,21 @@ public abstract class NoteMarkDifferences : IDifferenceRule
                                 .Where(c => c.Added.Count + c.Removed.Count > 0),
                         ]
             );
-        return context.Difference(Kind, line, run.Places[0], run.Places[^1], readings, changes, ProposalRules.ForMarks(context, readings));
+        var proposal = new Ballot(context, Kind, readings, Voters(context, readings))
+            .With(new LineReasons(context, line, (_, n) => ReadingOf(n)).At(run.Places, run.Readings.Any(GoesOn)))
+            .Decide();
+        return context.Difference(Name, Kind, line, run.Places[0], run.Places[^1], readings, changes, proposal);
+    }
+
+    /// <summary>True for a reading that stands on several notes in a row as a rule, so that the notes beside it tell of it.</summary>
+    protected virtual bool GoesOn(string reading) => false;
+
+    // A part that cannot print what is in question says nothing by leaving it out.
+    private List<Reading> Voters(UnifyContext context, List<Reading> readings)
+    {
+        var asked = readings.SelectMany(r => Marks(r.Has)).Select(m => m.Name).ToHashSet();
+        var able = readings.Where(r => asked.All(NamesFor(context, context.Score.FindPart(r.Part)!).Contains)).ToList();
+        return able.Select(r => r.Has).Distinct().Count() > 1 ? able : readings;
     }
 
     private MarkChange Change(UnifyContext context, Reading reading, string to)

@@ -8,6 +8,12 @@ namespace MellowStand.Core.Unify;
 /// practice, no published source.</remarks>
 public sealed class PitchDifferences : IDifferenceRule
 {
+    private const double Again = 1.6;
+    private const double InChord = 0.8;
+    private const double InKey = 0.6;
+
+    private static readonly Fraction LongestBefore = 8;
+
     /// <inheritdoc/>
     public string Kind => "pitch";
 
@@ -26,16 +32,46 @@ public sealed class PitchDifferences : IDifferenceRule
             var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][i].Id], Signed(names[k]))).ToList();
             var place = i;
             var changes = readings.Select(r => r.Has).Distinct().ToDictionary(has => has, has => Changes(line, place, readings, has));
-            yield return context.Difference(
-                Kind,
-                line,
-                i,
-                i,
-                readings,
-                changes,
-                ProposalRules.ForPitches(context, readings, Elsewhere(context, line, i))
-            );
+            var proposal = new Ballot(context, Kind, readings).With(Reasons(context, line, i, classes, readings)).Decide();
+            yield return context.Difference(Kind, Kind, line, i, i, readings, changes, proposal);
         }
+    }
+
+    // The same music elsewhere, the chord at the moment, and the signature.
+    private static IEnumerable<Reason> Reasons(UnifyContext context, SharedLine line, int i, List<int> classes, List<Reading> readings)
+    {
+        var elsewhere = Elsewhere(context, line, i);
+        if (elsewhere.Distinct().Count() == 1)
+            yield return new Reason(elsewhere[0], Again, "elsewhere", $"Where the same music comes again it is {elsewhere[0]}.");
+        var onset = line.Notes[0][i].Onset;
+        var own = line.Voices.Select(v => v.Part.Id).ToHashSet();
+        var sounding = context
+            .Score.Parts.Where(p => !own.Contains(p.Id))
+            .SelectMany(p => SoundingAt(p, onset))
+            .Select(k => ((k % 12) + 12) % 12)
+            .ToHashSet();
+        if (Alone(classes, readings, sounding.Contains) is { } inChord)
+            yield return new Reason(inChord, InChord, "around", $"Other parts sound {inChord} at the same moment.");
+        var key = context.Score.Parts.Where(p => p.Transposition.Chromatic % 12 == 0).Select(p => p.Measures[line.Notes[0][i].MeasureIndex].Key).FirstOrDefault();
+        if (key is not null && Alone(classes, readings, c => Enum.GetValues<Step>().Any(s => new Pitch(s, key.AlterOf(s), 4).Midi % 12 == c)) is { } inKey)
+            yield return new Reason(inKey, InKey, "pattern", $"{inKey} is in the signature.");
+    }
+
+    // The reading for which alone something holds.
+    private static string? Alone(List<int> classes, List<Reading> readings, Func<int, bool> holds)
+    {
+        var those = classes.Zip(readings).Where(x => holds(x.First)).Select(x => x.Second.Has).Distinct().ToList();
+        return those.Count == 1 ? those[0] : null;
+    }
+
+    private static IEnumerable<int> SoundingAt(Part part, Fraction onset)
+    {
+        var at = part.Notes.PlaceFrom(n => n.Onset, onset - LongestBefore);
+        for (; at < part.Notes.Count && part.Notes[at].Onset <= onset; at++)
+            if (part.Notes[at] is { Kind: NoteKind.Pitched, IsGrace: false } n && n.End > onset)
+                foreach (var h in n.Heads)
+                    if (h.Sounding is { } key)
+                        yield return key;
     }
 
     private static List<string> Elsewhere(UnifyContext context, SharedLine line, int i) =>

@@ -9,6 +9,9 @@ namespace MellowStand.Core.Unify;
 /// part than in another. Struck instruments do not hold. Common practice, no published source.</remarks>
 public sealed class RhythmDifferences : IDifferenceRule
 {
+    private const int LeastStriking = 2;
+    private const double AroundWeight = 0.7;
+
     private static readonly Fraction Longest = 6;
 
     /// <inheritdoc/>
@@ -39,7 +42,7 @@ public sealed class RhythmDifferences : IDifferenceRule
                 .ToList();
             if (readings.Select(r => r.Has).Distinct().Count() < 2)
                 continue;
-            yield return Make(context, line, i, i, readings);
+            yield return Make(context, line, i, readings, [.. line.Notes.Select(row => new List<Note> { row[i] })]);
         }
     }
 
@@ -96,41 +99,70 @@ public sealed class RhythmDifferences : IDifferenceRule
             || between.Select((b, k) => Pitches(start[k], b)).Distinct().Count() > 1
         )
             return [];
+        var notes = between.Select((b, k) => b.Prepend(start[k]).ToList()).ToList();
         var readings = line
             .Voices.Select(
                 (v, k) =>
                     new Reading(
                         v.Part.Id,
-                        [start[k].Id, .. between[k].Select(n => n.Id)],
-                        string.Join(' ', between[k].Prepend(start[k]).Select(n => Notation.Lengths.Value(n.SoundingDuration)))
+                        [.. notes[k].Select(n => n.Id)],
+                        string.Join(' ', notes[k].Select(n => Notation.Lengths.Value(n.SoundingDuration)))
                     )
             )
             .ToList();
-        return readings.Select(r => r.Has).Distinct().Count() > 1 ? [Make(context, line, place, place, readings)] : [];
+        return readings.Select(r => r.Has).Distinct().Count() > 1 ? [Make(context, line, place, readings, notes)] : [];
     }
 
-    private Difference Make(UnifyContext context, SharedLine line, int from, int to, List<Reading> readings)
+    private Difference Make(UnifyContext context, SharedLine line, int place, List<Reading> readings, List<List<Note>> notes)
     {
-        var proposal = ProposalRules.ByLeaderOrMost(context, readings);
+        var proposal = new Ballot(context, Kind, readings).With(Around(context, line, readings, notes)).Decide();
         var changes = readings
             .Select(r => r.Has)
             .Distinct()
             .ToDictionary(
                 has => has,
                 has =>
-                    (IReadOnlyList<MarkChange>)
+                {
+                    var source = readings.FindIndex(r => r.Has == has);
+                    return (IReadOnlyList<MarkChange>)
                         [
                             .. readings
-                                .Where(r => r.Has != has)
-                                .Select(r => new MarkChange(
-                                    r.Part,
-                                    [r.Notes[0]],
-                                    [new Mark("words", $"[as {context.NameOf(readings.First(x => x.Has == has).Part)}: {has}]")],
-                                    []
-                                )),
-                        ]
+                                .Select((r, k) => (r, k))
+                                .Where(x => x.r.Has != has)
+                                .Select(x => Change(context, readings[source], notes[source], x.r, notes[x.k])),
+                        ];
+                }
             );
-        return context.Difference(Kind, line, from, to, readings, changes, proposal);
+        return context.Difference(Kind, Kind, line, place, place, readings, changes, proposal);
+    }
+
+    // The notes themselves where they are as many and fill the same time; else words above them.
+    private static MarkChange Change(UnifyContext context, Reading from, List<Note> model, Reading to, List<Note> notes)
+    {
+        var fits =
+            notes.Count == model.Count
+            && notes.Concat(model).All(n => n.Duration == n.SoundingDuration)
+            && notes.Select(n => n.Duration).Aggregate((a, b) => a + b) == model.Select(n => n.Duration).Aggregate((a, b) => a + b)
+            && notes.All(n => n.MeasureIndex == notes[0].MeasureIndex);
+        var mark = fits
+            ? new Mark("rhythm", string.Join(' ', model.Select(n => n.Duration)))
+            : new Mark("words", $"[as {context.NameOf(from.Part)}: {from.Has}]");
+        return new MarkChange(to.Part, fits ? to.Notes : [to.Notes[0]], [mark], []);
+    }
+
+    // Parts outside the line that strike at the moments of one reading alone.
+    private static IEnumerable<Reason> Around(UnifyContext context, SharedLine line, List<Reading> readings, List<List<Note>> notes)
+    {
+        var moments = readings.Select((r, k) => (r.Has, Onsets: notes[k].Select(n => n.Onset).ToHashSet())).DistinctBy(x => x.Has).ToList();
+        if (moments.Count != 2)
+            yield break;
+        var own = line.Voices.Select(v => v.Part.Id).ToHashSet();
+        int Striking(HashSet<Fraction> mine, HashSet<Fraction> theirs) =>
+            mine.Except(theirs)
+                .Sum(o => context.Score.Parts.Count(p => !own.Contains(p.Id) && p.FirstSoundingFrom(o) is { } n && n.Onset == o));
+        var (a, b) = (Striking(moments[0].Onsets, moments[1].Onsets), Striking(moments[1].Onsets, moments[0].Onsets));
+        if (Math.Max(a, b) >= LeastStriking && Math.Min(a, b) == 0)
+            yield return new Reason(a > b ? moments[0].Has : moments[1].Has, AroundWeight, "around", "Other parts strike at the same moments.");
     }
 
     private static int Class(Note n) => ((n.TopSounding!.Value % 12) + 12) % 12;

@@ -1,13 +1,17 @@
 using MellowStand.Core.Decisions;
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
 /// <summary>Slurs of a line that are missing, longer, shorter, split or joined in some parts.</summary>
-/// <remarks>Slurs that overlap in any of the parts are one entry. Between families of winds and strings a slur may be
-/// meant differently: phrase against bow stroke. Common practice, no published source.</remarks>
+/// <remarks>Slurs that overlap in any of the parts are one entry. Between strings and winds a slur may be meant differently, phrase against
+/// bow stroke: where each of the two agrees within itself, they are one entry of both; where one of them does not, it is compared by
+/// itself, so that no bowing is mended by a phrase. Common practice, no published source.</remarks>
 public sealed class SlurDifferences : IDifferenceRule
 {
+    private const double House = 0.7;
+
     /// <inheritdoc/>
     public string Kind => "slur";
 
@@ -16,54 +20,48 @@ public sealed class SlurDifferences : IDifferenceRule
     {
         var spans = line.Voices.Select((v, i) => SpansIn(context, v, line.Notes[i])).ToList();
         var next = new int[spans.Count];
-        foreach (var (from, to) in Overlaps([.. spans.SelectMany(s => s)]))
+        foreach (var (from, to) in Overlaps([.. spans.SelectMany(s => s.Select(x => (x.From, x.To)))]))
         {
             var inside = spans.Select((s, i) => TakeUpTo(s, ref next[i], to)).ToList();
-            var words = inside.Select(s => Words(context, line, s)).ToList();
-            if (words.Distinct().Count() == 1)
-                continue;
-            yield return ToDifference(context, line, from, to, inside, words);
+            var place = new Place(context, line, from, to, inside);
+            if (place.Words.Distinct().Count() > 1)
+                foreach (var told in Told(place))
+                    yield return told;
         }
     }
 
-    // Places of the first and last note of each slur that lies wholly inside the line.
-    private static List<(int From, int To)> SpansIn(UnifyContext context, VoiceLine voice, IReadOnlyList<Note> row)
+    private IEnumerable<Difference> Told(Place place)
     {
-        var place = new Dictionary<Fraction, int>();
+        var ways = Enumerable
+            .Range(0, place.Words.Count)
+            .GroupBy(k => place.Context.SustainOf(place.Line.Voices[k].Part) == Sustain.Bow)
+            .Select(g => g.ToList())
+            .ToList();
+        var usual = ways.Select(g => g.GroupBy(k => place.Words[k]).MaxBy(x => x.Count())!.Key).Distinct().Count();
+        if (ways.Count < 2 || usual == 1 || ways.All(g => g.Select(k => place.Words[k]).Distinct().Count() == 1))
+            return [ToDifference(place)];
+        return ways.Where(g => g.Select(k => place.Words[k]).Distinct().Count() > 1).Select(g => ToDifference(place.Only(g)));
+    }
+
+    private static List<SlurPlace> SpansIn(UnifyContext context, VoiceLine voice, IReadOnlyList<Note> row)
+    {
+        var slurs = context.SlursOf(voice);
+        var inRow = new Dictionary<int, int>();
         for (var i = 0; i < row.Count; i++)
-            place[row[i].Onset] = i;
+            if (slurs.PlaceOf(row[i]) is { } place)
+                inRow[place] = i;
         return
         [
-            .. context
-                .SlursOf(voice.Part)
-                .Where(s => s.From.Voice == voice.Voice && !s.From.IsGrace)
-                .Select(s => (s.From, To: s.To))
-                .Where(s => place.ContainsKey(s.From.Onset) && EndPlace(place, row, s.To) is not null)
-                .Select(s => (place[s.From.Onset], EndPlace(place, row, s.To)!.Value))
-                .Where(s => s.Value > s.Item1)
-                .Distinct()
-                .OrderBy(s => s.Item1)
-                .ThenBy(s => s.Value),
+            .. slurs
+                .All.Where(s => inRow.ContainsKey(s.From) && inRow.ContainsKey(s.To))
+                .Select(s => s with { From = inRow[s.From], To = inRow[s.To] }),
         ];
     }
 
-    // A slur may end on a note that continues a tie: it then ends where the tied note began.
-    private static int? EndPlace(Dictionary<Fraction, int> place, IReadOnlyList<Note> row, Note to)
-    {
-        if (place.TryGetValue(to.Onset, out var i))
-            return i;
-        if (!to.IsTieContinuation)
-            return null;
-        var began = to.Heads[0];
-        while (began.TiedFrom is { } from)
-            began = from;
-        return place.TryGetValue(began.Owner.Onset, out var k) ? k : null;
-    }
-
     // Groups and slurs both come in order, so that each slur is looked at once.
-    private static List<(int From, int To)> TakeUpTo(List<(int From, int To)> sorted, ref int next, int to)
+    private static List<SlurPlace> TakeUpTo(List<SlurPlace> sorted, ref int next, int to)
     {
-        var taken = new List<(int From, int To)>();
+        var taken = new List<SlurPlace>();
         for (; next < sorted.Count && sorted[next].To <= to; next++)
             taken.Add(sorted[next]);
         return taken;
@@ -89,45 +87,79 @@ public sealed class SlurDifferences : IDifferenceRule
         yield return (from, to);
     }
 
-    private static string Words(UnifyContext context, SharedLine line, List<(int From, int To)> spans) =>
-        string.Join(", ", spans.Order().Select(s => $"{context.Place(line.Notes[0][s.From])}–{context.Place(line.Notes[0][s.To])}"));
-
-    private Difference ToDifference(
-        UnifyContext context,
-        SharedLine line,
-        int from,
-        int to,
-        List<List<(int From, int To)>> spans,
-        List<string> words
-    )
+    private Difference ToDifference(Place p)
     {
-        var readings = line
-            .Voices.Select(
-                (v, i) => new Reading(v.Part.Id, [.. Enumerable.Range(from, to - from + 1).Select(k => line.Notes[i][k].Id)], words[i])
+        var readings = p
+            .Line.Voices.Select(
+                (v, i) =>
+                    new Reading(v.Part.Id, [.. Enumerable.Range(p.From, p.To - p.From + 1).Select(k => p.Line.Notes[i][k].Id)], p.Words[i])
             )
             .ToList();
-        var byWords = words.Select((w, i) => (w, spans[i])).DistinctBy(x => x.w).ToDictionary(x => x.w, x => x.Item2);
-        var changes = byWords.ToDictionary(
+        var firstWith = p.Words.Distinct().ToDictionary(w => w, w => p.Words.IndexOf(w));
+        var changes = firstWith.ToDictionary(
             x => x.Key,
-            x =>
-                (IReadOnlyList<MarkChange>)
-                    [.. line.Voices.SelectMany((v, i) => words[i] == x.Key ? [] : Changes(v.Part.Id, line.Notes[i], spans[i], x.Value))]
+            x => (IReadOnlyList<MarkChange>)[.. p.Line.Voices.SelectMany((_, i) => p.Words[i] == x.Key ? [] : Changes(p, i, p.Spans[x.Value]))]
         );
-        var lengths = byWords.ToDictionary(x => x.Key, x => x.Value.Count == 0 ? 0 : x.Value.Max(s => s.To - s.From));
-        return context.Difference(Kind, line, from, to, readings, changes, ProposalRules.ForSlurs(context, readings, lengths));
+        var proposal = new Ballot(p.Context, Kind, readings).With(Reasons(p)).Decide();
+        return p.Context.Difference(Kind, Kind, p.Line, p.From, p.To, readings, changes, proposal);
     }
 
-    private static IEnumerable<MarkChange> Changes(
-        string part,
-        IReadOnlyList<Note> row,
-        List<(int From, int To)> has,
-        List<(int From, int To)> wants
-    )
+    private static IEnumerable<Reason> Reasons(Place p)
     {
+        var shapes = p
+            .Words.Select((w, i) => (w, Shape: p.Context.SlursOf(p.Line.Voices[i]).Shape(p.Line.Notes[i][p.From], p.To - p.From)))
+            .DistinctBy(x => x.Shape)
+            .ToDictionary(x => x.Shape, x => x.w);
+        var told = new LineReasons(p.Context, p.Line, (k, n) => p.Context.SlursOf(p.Line.Voices[k]).Shape(n, p.To - p.From))
+            .At([.. Enumerable.Range(p.From, p.To - p.From + 1)], besides: false)
+            .Where(r => r.For is null || shapes.ContainsKey(r.For))
+            .Select(r => r.For is null ? r : r with { For = shapes[r.For] });
+        return told.Concat(OfHouse(p));
+    }
+
+    // The longer or the shorter of two printed slurs, as the house has it: a reason among others.
+    private static IEnumerable<Reason> OfHouse(Place p)
+    {
+        var rule = p.Context.House["two-slurs"];
+        var printed = p.Words.Select((w, i) => (Words: w, Length: p.Spans[i].Sum(s => s.To - s.From))).Where(x => x.Length > 0).DistinctBy(x => x.Words).ToList();
+        if (rule == "edition" || printed.Count < 2)
+            yield break;
+        var wins = rule == "longer" ? printed.MaxBy(x => x.Length) : printed.MinBy(x => x.Length);
+        if (printed.Count(x => x.Length == wins.Length) == 1)
+            yield return new Reason(wins.Words, House, rule + "-slur", $"By the house rule the {rule} of two printed slurs wins.");
+    }
+
+    private static IEnumerable<MarkChange> Changes(Place p, int voice, List<SlurPlace> wants)
+    {
+        var (part, row, has) = (p.Line.Voices[voice].Part, p.Line.Notes[voice], p.Spans[voice]);
         var slur = new Mark("slur");
-        foreach (var s in has.Except(wants))
-            yield return new MarkChange(part, [row[s.From].Id, row[s.To].Id], [], [slur]);
-        foreach (var s in wants.Except(has))
-            yield return new MarkChange(part, [row[s.From].Id, row[s.To].Id], [slur], []);
+        foreach (var s in has.Where(h => !wants.Any(w => (w.From, w.To) == (h.From, h.To))))
+            yield return new MarkChange(part.Id, [s.First.Id, s.Last.Id], [], [slur]);
+        foreach (var s in wants.Where(w => !has.Any(h => (h.From, h.To) == (w.From, w.To))))
+            yield return new MarkChange(part.Id, [At(part, row[s.From], s.First), At(part, row[s.To], s.Last)], [slur], []);
+    }
+
+    // The note of a part where another prints the end of a slur: the struck one, or one tied to it at the same moment.
+    private static string At(Part part, Note struck, Note printed) =>
+        printed.Onset == struck.Onset
+            ? struck.Id
+            : part.Notes.Between(n => n.Onset, printed.Onset, printed.Onset).FirstOrDefault(n => n.Voice == struck.Voice && n.IsTieContinuation)?.Id
+                ?? struck.Id;
+
+    // Where slurs overlap in a line, and what each voice has there.
+    private sealed record Place(UnifyContext Context, SharedLine Line, int From, int To, List<List<SlurPlace>> Spans)
+    {
+        public List<string> Words { get; init; } = [.. Spans.Select(s => WordsOf(Context, Line, s))];
+
+        public Place Only(List<int> voices) =>
+            this with
+            {
+                Line = new SharedLine([.. voices.Select(k => Line.Voices[k])], [.. voices.Select(k => Line.Notes[k])], Line.Kind),
+                Spans = [.. voices.Select(k => Spans[k])],
+                Words = [.. voices.Select(k => Words[k])],
+            };
+
+        private static string WordsOf(UnifyContext context, SharedLine line, List<SlurPlace> spans) =>
+            string.Join(", ", spans.Select(s => $"{context.Place(line.Notes[0][s.From])}–{context.Place(line.Notes[0][s.To])}"));
     }
 }

@@ -21,7 +21,7 @@ public static class LineFinder
             Hash(voices, partners, notes => Enumerable.Range(0, Math.Max(0, notes.Count - size + 1)).Select(i => (i, size)), distinct);
         Hash(voices, partners, ShortPhrases, 2);
         LineBridges.Build(voices, partners);
-        return Segments(voices, partners);
+        return [.. Segments(voices, partners).SelectMany(ChanceMeetings.Parted).OrderBy(l => l.Notes[0][0].Onset)];
     }
 
     /// <summary>The voices of a part that have a line of their own.</summary>

@@ -2,12 +2,14 @@ using MellowStand.Core.Instruments;
 
 namespace MellowStand.Core.Unify;
 
-/// <summary>Parts of a family that strike together with other notes, for two measures or more.</summary>
+/// <summary>Parts of a family that strike together with other notes: chords over a phrase.</summary>
 /// <remarks>Measures are grouped by their rhythm in a table, never compared pair by pair; three strokes make a rhythm. Parts that sound the
-/// same notes count once, by the first of them. Our own method.</remarks>
+/// same notes count once, by the first of them. The texture is chordal where it lasts for four measures, or for two that are a phrase
+/// between rests. Our own method.</remarks>
 internal static class RhythmLines
 {
     private const int LeastMeasures = 2;
+    private const int LongMeasures = 4;
     private const int LeastStrokes = 3;
     private const int LeastNotes = 8;
 
@@ -23,7 +25,7 @@ internal static class RhythmLines
             foreach (var (key, (group, from)) in open.Where(o => !now.ContainsKey(o.Key)).ToList())
             {
                 open.Remove(key);
-                if (m - from >= LeastMeasures && Line(group, from, m - 1) is { } line)
+                if (IsPhrase(group, from, m - 1, measures) && Line(group, from, m - 1) is { } line)
                     yield return line;
             }
 
@@ -31,6 +33,10 @@ internal static class RhythmLines
                 open.TryAdd(key, (group, m));
         }
     }
+
+    private static bool IsPhrase(List<VoiceMeasures> group, int from, int to, int measures) =>
+        to - from + 1 >= LongMeasures
+        || (to - from + 1 >= LeastMeasures && group.All(v => v.RestsBefore(from) && v.RestsAfter(to, measures)));
 
     private static IEnumerable<List<VoiceMeasures>> Groups(
         IReadOnlyList<VoiceMeasures> voices,

@@ -21,4 +21,20 @@ internal sealed class VoiceMeasures(VoiceLine line, int count)
 
     /// <summary>The sounding keys of a measure.</summary>
     public string KeysOf(int measure) => _keys[measure] ??= string.Join(' ', _notes[measure].Select(n => n.TopSounding));
+
+    /// <summary>True where nothing sounds just before the first note of a measure.</summary>
+    public bool RestsBefore(int measure)
+    {
+        var first = _notes[measure].First();
+        var at = line.Notes.PlaceFrom(n => n.Onset, first.Onset);
+        return at == 0 || line.Notes[at - 1].Onset + line.Notes[at - 1].SoundingDuration < first.Onset;
+    }
+
+    /// <summary>True where nothing sounds just after the last note of a measure.</summary>
+    public bool RestsAfter(int measure, int measures)
+    {
+        var last = _notes[measure].Last();
+        var at = line.Notes.PlaceFrom(n => n.Onset, last.Onset) + 1;
+        return measure + 1 == measures || at == line.Notes.Count || line.Notes[at].Onset > last.Onset + last.SoundingDuration;
+    }
 }

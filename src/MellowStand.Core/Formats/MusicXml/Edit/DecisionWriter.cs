@@ -63,6 +63,9 @@ public sealed class DecisionWriter
                 foreach (var n in notes)
                     PitchWriter.Set(n.Element, mark.Value!);
                 break;
+            case MarkForm.Rhythm:
+                RhythmWriter.Set(part, notes, mark.Value!);
+                break;
             case MarkForm.Accidental:
                 foreach (var n in notes)
                     AccidentalWriter.Set(n.Element, mark.Value!);
@@ -93,7 +96,7 @@ public sealed class DecisionWriter
                 foreach (var n in notes)
                     DirectionWriter.Remove(part, n, mark);
                 break;
-            case MarkForm.Pitch:
+            case MarkForm.Pitch or MarkForm.Rhythm:
                 break;
             case MarkForm.Accidental:
                 foreach (var n in notes)

@@ -32,10 +32,11 @@ internal sealed class PartIndex : IPartListener
     public static int StaffOf(XElement e) => e.Element("staff").Int() ?? 1;
 
     void IPartListener.Note(PartWalk walk, XElement element, NoteReader note) =>
-        _notes[walk.NoteId] = new PlacedElement(element, walk.Measure, walk.NoteAt);
+        _notes[walk.NoteId] = new PlacedElement(element, walk.Measure, walk.NoteAt, walk.NoteLength);
 
     void IPartListener.Direction(PartWalk walk, XElement element) => _directions.Add(new PlacedElement(element, walk.Measure, walk.Cursor));
 }
 
-/// <summary>An element with its place: measure from 0 and quarters from the start of the measure.</summary>
-internal sealed record PlacedElement(XElement Element, int Measure, Fraction Offset);
+/// <summary>An element with its place: measure from 0, quarters from the start of the measure, and for a note its length in
+/// quarters.</summary>
+internal sealed record PlacedElement(XElement Element, int Measure, Fraction Offset, Fraction Length = default);

@@ -1,0 +1,109 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Unify;
+
+/// <summary>What the line itself says beside the place in question: a pattern that is carried on, and the same music elsewhere.</summary>
+/// <param name="context">What the rules share.</param>
+/// <param name="line">The line.</param>
+/// <param name="reading">What the part of the given voice (place in the line) has at one of its notes, in the words of the readings.</param>
+internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<int, Note, string> reading)
+{
+    private const int Around = 4;
+    private const double Beside = 0.9;
+    private const double Alike = 0.8;
+    private const double Again = 1.1;
+    private const double SplitAgain = 1.5;
+    private const int Most = 3;
+
+    private static readonly Fraction LongestGap = 1;
+
+    /// <summary>All of them for some places of the line.</summary>
+    /// <param name="places">Places in the line that differ alike.</param>
+    /// <param name="besides">True for marks that stand on several notes in a row, so that the notes beside tell.</param>
+    public IEnumerable<Reason> At(IReadOnlyList<int> places, bool besides) =>
+        (besides ? Neighbours(places) : []).Concat(Similar(places)).Concat(Elsewhere(places[0]));
+
+    private IEnumerable<Reason> Neighbours(IReadOnlyList<int> places)
+    {
+        var votes = new[] { (places[0], places[0] - 1), (places[^1], places[^1] + 1) }
+            .Where(x => x.Item2 >= 0 && x.Item2 < line.Notes[0].Count && AreBeside(x.Item1, x.Item2))
+            .Select(x => Agreed(x.Item2))
+            .OfType<string>();
+        return Counted(
+            votes,
+            Beside,
+            "pattern",
+            has => has.Length == 0 ? "The notes beside it are plain in all parts." : "The notes beside it have it in all parts."
+        );
+    }
+
+    // The same beat and length in the measures around: a figure that comes again and again.
+    private IEnumerable<Reason> Similar(IReadOnlyList<int> places)
+    {
+        var at = line.Notes[0][places[0]];
+        var votes = Enumerable
+            .Range(0, line.Notes[0].Count)
+            .Where(j => !places.Contains(j))
+            .Where(j => IsAlike(line.Notes[0][j], at))
+            .OrderBy(j => Math.Abs(line.Notes[0][j].MeasureIndex - at.MeasureIndex))
+            .Select(Agreed)
+            .OfType<string>()
+            .Take(Most)
+            .ToList();
+        // A figure that is marked now so, now so, tells nothing.
+        return votes.Distinct().Count() != 1
+            ? []
+            : Counted(
+                votes,
+                Alike,
+                "pattern",
+                has => has.Length == 0 ? "The same figure is plain in the measures around." : "The same figure has it in the measures around."
+            );
+    }
+
+    private List<Reason> Elsewhere(int place)
+    {
+        var there = line
+            .Voices.SelectMany((v, k) => context.Elsewhere.Of(v, line.Notes[k][place]).Select(n => (Voice: k, Has: reading(k, n), n.Onset)))
+            .GroupBy(x => x.Onset)
+            .ToList();
+        var agreeing = there.Where(g => g.Select(x => x.Has).Distinct().Count() == 1).Select(g => g.First().Has).Take(Most).ToList();
+        var reasons = Counted(
+                agreeing,
+                Again,
+                "elsewhere",
+                has => has.Length == 0 ? "Where the same music comes again it is plain." : "Where the same music comes again it is so."
+            )
+            .ToList();
+        var here = line.Notes.Select((row, k) => reading(k, row[place])).ToList();
+        var splits = there.Count(g => g.Select(x => x.Has).Distinct().Count() > 1 && g.All(x => x.Has == here[x.Voice]));
+        if (splits > 0)
+            reasons.Add(new Reason(null, SplitAgain * Math.Min(splits, 2), "split", "The parts differ in the same way where the music comes again."));
+        return reasons;
+    }
+
+    private static IEnumerable<Reason> Counted(IEnumerable<string> votes, double weight, string rule, Func<string, string> words) =>
+        votes.GroupBy(v => v).Select(g => new Reason(g.Key, weight * g.Count(), rule, words(g.Key)));
+
+    // What all parts print at a place, or null where they differ.
+    private string? Agreed(int place)
+    {
+        var first = reading(0, line.Notes[0][place]);
+        for (var k = 1; k < line.Notes.Count; k++)
+            if (reading(k, line.Notes[k][place]) != first)
+                return null;
+        return first;
+    }
+
+    private bool AreBeside(int place, int other)
+    {
+        var (a, b) = place < other ? (line.Notes[0][place], line.Notes[0][other]) : (line.Notes[0][other], line.Notes[0][place]);
+        return a.SoundingDuration == b.SoundingDuration && b.Onset - (a.Onset + a.SoundingDuration) < LongestGap;
+    }
+
+    private static bool IsAlike(Note note, Note at) =>
+        note.Offset == at.Offset
+        && note.SoundingDuration == at.SoundingDuration
+        && note.MeasureIndex != at.MeasureIndex
+        && Math.Abs(note.MeasureIndex - at.MeasureIndex) <= Around;
+}

@@ -1,0 +1,83 @@
+using System.Xml.Linq;
+using MellowStand.Core.Decisions;
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Formats.ShortForm;
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Unify;
+
+namespace MellowStand.Core.Tests.Unify.Band;
+
+/// <summary>What a director signs: slips planted in a made-up piece of 24 parts, every proposal judged note by note against the clean
+/// print. The music is our own; the rates of slips are invented.</summary>
+public sealed class HarmTests
+{
+    private const int Slips = 42;
+
+    [Theory]
+    [InlineData(41207)]
+    [InlineData(88153)]
+    [InlineData(7)]
+    public void Accepting_all_sure_ones_never_takes_a_note_further_from_the_clean_print(int seed)
+    {
+        var random = Seeds.Random(seed);
+        var parts = new BandMaker(random.Next()).Make();
+        var clean = NoteLook.All(Document(parts).Xml);
+        var slips = new BandSlips(random).Plant(parts, Slips);
+        var document = Document(parts);
+        var score = ScoreReader.Read(document);
+        var printed = NoteLook.All(score);
+        var differences = UnifyDesk.Compare(score, House.Default).Differences.Where(d => !d.IsNote).ToList();
+
+        var found = slips.Where(s => differences.Any(d => Tells(d, s))).ToList();
+        var right = differences.Where(d => slips.Any(s => Tells(d, s))).ToList();
+        var good = differences.Count(d => Judge(document, clean, printed, d.Changes[d.Proposal.Mark]) is (0, > 0));
+        var sure = differences.Where(d => d.Proposal.Sure == Sureness.Sure).ToList();
+        var all = sure.SelectMany(d => d.Changes[d.Proposal.Mark]).ToList();
+        var (worse, better) = Judge(document, clean, printed, all);
+        var before = Unlike(clean, printed);
+        TestContext.Current.TestOutputHelper!.WriteLine(
+            $"seed {seed}: {slips.Count} slips, {differences.Count} entries, recall {(double)found.Count / slips.Count:0.000}, "
+                + $"precision {(double)right.Count / differences.Count:0.000}, acceptable {(double)good / differences.Count:0.000}, sure {sure.Count}; "
+                + $"notes unlike the clean print {before}, after accepting all {before - better + worse} ({worse} worse)"
+        );
+        foreach (var d in differences.Where(d => Judge(document, clean, printed, d.Changes[d.Proposal.Mark]) is not (0, > 0)))
+            TestContext.Current.TestOutputHelper!.WriteLine(Told(d) + (right.Contains(d) ? " RIGHT" : " FALSE"));
+        foreach (var s in slips.Except(found))
+            TestContext.Current.TestOutputHelper!.WriteLine($"missed {s}");
+        Assert.True(slips.Count == Slips, $"only {slips.Count} planted");
+        Assert.Equal(0, worse);
+        Assert.True(found.Count >= slips.Count * 0.95, $"{found.Count} of {slips.Count} found");
+        Assert.True(right.Count >= differences.Count * 0.95, $"{right.Count} of {differences.Count} entries are slips");
+        Assert.True(good >= differences.Count * 0.9, $"{good} of {differences.Count} proposals are acceptable");
+        Assert.True(differences.Count <= slips.Count, $"{differences.Count} entries for {slips.Count} slips");
+        Assert.True(sure.Count >= differences.Count * 0.6, $"only {sure.Count} of {differences.Count} are sure");
+    }
+
+    private static string Told(Difference d) =>
+        $"{d.Kind} {d.From}–{d.To} {d.Relation}: {string.Join(" / ", d.Readings.Select(r => $"{r.Part}:{r.Has}"))} => {d.Proposal.Sure} \"{d.Proposal.Mark}\" {d.Proposal.Why}";
+
+    private static bool Tells(Difference d, Slip s) =>
+        d.Kind == s.Kind && d.From <= s.Measure + 1 && d.To >= s.Measure - 1 && d.Readings.Any(r => r.Part == $"P{s.Part + 1}");
+
+    private static ScoreDocument Document(List<BandPart> parts) =>
+        ScoreDocument.Of(ShortFormReader.Document(string.Join('\n', parts.Select(p => p.Text))));
+
+    // Notes that are worse and notes that are better than printed, once the changes are written.
+    private static (int Worse, int Better) Judge(
+        ScoreDocument printed,
+        Dictionary<string, NoteLook> clean,
+        Dictionary<string, NoteLook> was,
+        IReadOnlyList<MarkChange> changes
+    )
+    {
+        var document = ScoreDocument.Of(new XDocument(printed.Xml));
+        new DecisionWriter(document).Apply(changes);
+        var now = NoteLook.All(document.Xml);
+        var moves = clean.Keys.Select(id => now[id].Unlike(clean[id]) - was[id].Unlike(clean[id])).ToList();
+        return (moves.Count(m => m > 0), moves.Count(m => m < 0));
+    }
+
+    private static int Unlike(Dictionary<string, NoteLook> clean, Dictionary<string, NoteLook> now) =>
+        clean.Count(c => now[c.Key].Unlike(c.Value) > 0);
+}
