@@ -15,7 +15,7 @@ internal sealed record LineFindings(SharedLine Line, IReadOnlyList<(string Kind,
 
     /// <summary>Looks for the kinds that mean something in a line of the same rhythm, or in a return.</summary>
     public static LineFindings OfRelated(UnifyContext context, SharedLine line) =>
-        Of(context, line, UnifyDesk.Rules.Where(r => RelatedDifferences.LooksFor(line, r.Kind)));
+        Of(context, line, UnifyDesk.Rules.Where(r => RelatedDifferences.LooksFor(line, r.Name)));
 
     /// <summary>True when one of its parts is among those.</summary>
     public bool Touches(IReadOnlyDictionary<Part, Part> parts) => Line.Voices.Any(v => parts.ContainsKey(v.Part));
@@ -23,6 +23,6 @@ internal sealed record LineFindings(SharedLine Line, IReadOnlyList<(string Kind,
     private static LineFindings Of(UnifyContext context, SharedLine line, IEnumerable<IDifferenceRule> rules) =>
         new(
             line,
-            [.. rules.Select(r => (r.Kind, Found: (IReadOnlyList<Difference>)[.. r.Find(context, line)])).Where(k => k.Found.Count > 0)]
+            [.. rules.Select(r => (Kind: r.Name, Found: (IReadOnlyList<Difference>)[.. r.Find(context, line)])).Where(k => k.Found.Count > 0)]
         );
 }

@@ -22,6 +22,7 @@ public sealed class UnifyContext(
     private readonly Dictionary<string, Sustain> _sustain = [];
     private readonly Dictionary<string, Family> _family = [];
     private readonly Dictionary<string, LevelLine> _levels = [];
+    private readonly Dictionary<(string Part, string Group), IReadOnlyList<PlacedWord>> _words = [];
     private readonly Dictionary<string, int> _order = score.Parts.Select((p, i) => (p.Id, i)).ToDictionary(x => x.Id, x => x.i);
 
     /// <summary>The score as printed.</summary>
@@ -41,6 +42,18 @@ public sealed class UnifyContext(
     /// <summary>The dynamics of a part.</summary>
     public LevelLine LevelsOf(Part part) =>
         _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(score, part);
+
+    /// <summary>The words of a group that a part prints, in order.</summary>
+    internal IReadOnlyList<PlacedWord> WordsOf(Part part, string group)
+    {
+        if (_words.TryGetValue((part.Id, group), out var known))
+            return known;
+        var placed = new List<PlacedWord>();
+        foreach (var d in part.Directions.Where(d => d.Kind == DirectionKind.Words))
+            if (PlayingWords.In(d.Text) is { } word && word.Group == group)
+                placed.Add(new PlacedWord(d.Onset, d.Text, word.Sign, placed.Count > 0 ? placed[^1].Sign : PlayingWords.UsualOf(group)));
+        return _words[(part.Id, group)] = placed;
+    }
 
     /// <summary>True for an instrument that is struck: separation is not written for it.</summary>
     public bool IsStruck(Part part)

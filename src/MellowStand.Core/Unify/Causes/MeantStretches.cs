@@ -57,7 +57,8 @@ internal static class MeantStretches
     }
 
     private static bool IsLong(List<Difference> run) =>
-        run.Count >= LeastDifferences && run.SelectMany(d => Enumerable.Range(d.From, d.To - d.From + 1)).Distinct().Count() >= LeastMeasures;
+        run.Sum(d => d.Kind == "articulation" ? d.Readings[0].Notes.Count : 1) >= LeastDifferences
+        && run.SelectMany(d => Enumerable.Range(d.From, d.To - d.From + 1)).Distinct().Count() >= LeastMeasures;
 
     private static Difference One(UnifyContext context, List<Difference> run)
     {
@@ -68,8 +69,8 @@ internal static class MeantStretches
         var (from, to) = (run.Min(d => d.From), run.Max(d => d.To));
         var isFamilies = Sides(context, run[0]) == "families";
         var why = isFamilies
-            ? $"From {Label(context, from)} to {Label(context, to)} the strings bow where the winds phrase, {run.Count} times: as it is meant."
-            : $"From {Label(context, from)} to {Label(context, to)} the same parts differ {run.Count} times: two voices of the music.";
+            ? $"From {Label(context, from)} to {Label(context, to)} the strings bow where the winds phrase: as it is meant."
+            : $"From {Label(context, from)} to {Label(context, to)} the same parts differ all along: two voices of the music.";
         return run[0] with
         {
             To = to,

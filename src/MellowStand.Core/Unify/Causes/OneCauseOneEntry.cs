@@ -12,9 +12,8 @@ internal static class OneCauseOneEntry
             var told = kind switch
             {
                 "dynamic" => LevelCauses.Merge(context, found),
-                "hairpin" => HairpinCauses.Merge(found),
                 "rhythm" => RhythmCauses.Merge(found),
-                _ => found,
+                _ => SignCauses.Merge(found),
             };
             foreach (var d in told)
                 yield return d;

@@ -4,10 +4,12 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Breath marks that some parts of a line have and others do not.</summary>
-/// <remarks>Wind players of one line breathe together. Common practice, no published source.</remarks>
+/// <remarks>Wind players of one line breathe together; a caesura stops all. Common practice, no published source.</remarks>
 public sealed class BreathDifferences : NoteMarkDifferences
 {
     private static readonly string[] All = ["breath-mark", "caesura"];
+
+    private static readonly string[] Cut = ["caesura"];
 
     /// <inheritdoc/>
     public override string Kind => "breath";
@@ -17,5 +19,8 @@ public sealed class BreathDifferences : NoteMarkDifferences
 
     /// <inheritdoc/>
     protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) =>
-        context.SustainOf(part) == Sustain.Breath ? All : [];
+        context.SustainOf(part) == Sustain.Breath ? All : Cut;
+
+    /// <inheritdoc/>
+    protected override Note Carrier(Note struck) => LastTied(struck);
 }

@@ -30,7 +30,7 @@ public abstract class NoteMarkDifferences : IDifferenceRule
         var done = new List<Run>();
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
-            var readings = line.Notes.Select(row => ReadingOf(row[i])).ToList();
+            var readings = line.Notes.Select(row => ReadingOf(Carrier(row[i]))).ToList();
             var measure = line.Notes[0][i].MeasureIndex;
             if (Agree(can, readings))
                 continue;
@@ -85,15 +85,28 @@ public abstract class NoteMarkDifferences : IDifferenceRule
                     (IReadOnlyList<MarkChange>)
                         [
                             .. readings
-                                .Where(r => r.Has != has)
-                                .Select(r => Change(context, r, has))
+                                .Select((r, k) => (Reading: r, Row: line.Notes[k]))
+                                .Where(x => x.Reading.Has != has)
+                                .Select(x => Change(context, x.Reading, [.. run.Places.Select(i => Carrier(x.Row[i]).Id)], has))
                                 .Where(c => c.Added.Count + c.Removed.Count > 0),
                         ]
             );
         var proposal = new Ballot(context, Kind, readings, Voters(context, readings))
-            .With(new LineReasons(context, line, (_, n) => ReadingOf(n)).At(run.Places, run.Readings.Any(GoesOn)))
+            .With(new LineReasons(context, line, (_, n) => ReadingOf(Carrier(n))).At(run.Places, run.Readings.Any(GoesOn)))
             .Decide();
         return context.Difference(Name, Kind, line, run.Places[0], run.Places[^1], readings, changes, proposal);
+    }
+
+    /// <summary>The note on which the mark of a struck note is printed.</summary>
+    protected virtual Note Carrier(Note struck) => struck;
+
+    /// <summary>The last note that a struck note is tied to: what ends a note stands there.</summary>
+    protected static Note LastTied(Note struck)
+    {
+        var head = struck.Heads.Count > 0 ? struck.Heads[0] : null;
+        while (head?.TiedTo is { } next)
+            head = next;
+        return head?.Owner ?? struck;
     }
 
     /// <summary>True for a reading that stands on several notes in a row as a rule, so that the notes beside it tell of it.</summary>
@@ -107,12 +120,12 @@ public abstract class NoteMarkDifferences : IDifferenceRule
         return able.Select(r => r.Has).Distinct().Count() > 1 ? able : readings;
     }
 
-    private MarkChange Change(UnifyContext context, Reading reading, string to)
+    private MarkChange Change(UnifyContext context, Reading reading, IReadOnlyList<string> notes, string to)
     {
         var can = NamesFor(context, context.Score.FindPart(reading.Part)!);
         var has = Marks(reading.Has);
         var wants = Marks(to).Where(m => can.Contains(m.Name)).ToList();
-        return new MarkChange(reading.Part, reading.Notes, [.. wants.Except(has)], [.. has.Except(wants)]);
+        return new MarkChange(reading.Part, notes, [.. wants.Except(has)], [.. has.Except(wants)]);
     }
 
     private static IEnumerable<Mark> Marks(string reading) => reading.Split('+', StringSplitOptions.RemoveEmptyEntries).Select(Mark.Parse);

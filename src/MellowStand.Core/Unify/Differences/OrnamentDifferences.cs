@@ -1,9 +1,10 @@
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
-/// <summary>Notes of a line with a trill, turn or mordent in some parts only.</summary>
-/// <remarks>A roll on a struck instrument is no ornament. Common practice, no published source.</remarks>
+/// <summary>Notes of a line with a trill, turn, mordent or tremolo in some parts only.</summary>
+/// <remarks>A roll on a struck instrument is no ornament; a tremolo is compared between strings. Common practice, no published source.</remarks>
 public sealed class OrnamentDifferences : NoteMarkDifferences
 {
     private static readonly string[] All =
@@ -18,12 +19,16 @@ public sealed class OrnamentDifferences : NoteMarkDifferences
         "schleifer",
     ];
 
+    private static readonly string[] Bowed = [.. All, "tremolo"];
+
     /// <inheritdoc/>
     public override string Kind => "ornament";
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<string> Names => All;
+    protected override IReadOnlyList<string> Names => Bowed;
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => context.IsStruck(part) ? [] : All;
+    protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => context.IsStruck(part) ? []
+        : context.SustainOf(part) == Sustain.Bow ? Bowed
+        : All;
 }

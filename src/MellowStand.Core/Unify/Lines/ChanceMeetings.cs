@@ -11,6 +11,7 @@ internal static class ChanceMeetings
     private const int SomeStrokes = 6;
     private const int ManyStrokes = 12;
     private const int Furthest = 16;
+    private const int MostOdd = 4;
 
     /// <summary>The lines that a segment really holds: itself, some of its voices, or none.</summary>
     public static IEnumerable<SharedLine> Parted(SharedLine segment)
@@ -54,28 +55,49 @@ internal static class ChanceMeetings
         return length * 2 >= segment.Voices[0].Part.Measures[note.MeasureIndex].Meter.Length * 3;
     }
 
-    // How many strokes further the two go together; one note may be another.
+    // How many strokes further the two go together; one note may be another, and one figure in another rhythm.
     private static int Walk(IReadOnlyList<Note> a, IReadOnlyList<Note> b, int i, int k, int step)
     {
-        var (count, odd) = (0, false);
-        for (var n = 1; n <= Furthest; n++)
+        var (count, together, odd) = (0, 0, false);
+        var (x, y) = (i + step, k + step);
+        for (; together < Furthest && x >= 0 && y >= 0 && x < a.Count && y < b.Count; x += step, y += step)
         {
-            var (x, y) = (i + (n * step), k + (n * step));
-            if (x < 0 || y < 0 || x >= a.Count || y >= b.Count || a[x].Onset != b[y].Onset)
-                break;
-            if (a[x].TopSounding % 12 == b[y].TopSounding % 12)
+            if (a[x].Onset == b[y].Onset && Class(a[x]) == Class(b[y]))
             {
-                count = n;
+                together++;
+                count = Math.Abs(x - i);
                 continue;
             }
 
             if (odd)
                 break;
             odd = true;
+            if (a[x].Onset == b[y].Onset)
+                continue;
+            if (MeetAgain(a, b, x, y, step) is not { } met)
+                break;
+            (x, y) = (met.X - step, met.Y - step);
         }
 
         return count;
     }
+
+    // The next moment at which both strike the same, when they pass through as many notes on the way.
+    private static (int X, int Y)? MeetAgain(IReadOnlyList<Note> a, IReadOnlyList<Note> b, int x, int y, int step)
+    {
+        for (var n = 1; n <= MostOdd; n++)
+        {
+            var (p, q) = (x + (n * step), y + (n * step));
+            if (p < 0 || q < 0 || p >= a.Count || q >= b.Count)
+                return null;
+            if (a[p].Onset == b[q].Onset && Class(a[p]) == Class(b[q]))
+                return (p, q);
+        }
+
+        return null;
+    }
+
+    private static int Class(Note note) => note.TopSounding!.Value % 12;
 
     private static bool Ends(IReadOnlyList<Note> notes, int i, int step)
     {

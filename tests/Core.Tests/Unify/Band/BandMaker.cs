@@ -50,8 +50,13 @@ internal sealed class BandMaker(int seed)
         ("Double Bass", "clef:F4 transpose:0,0,-1", 0, 4),
     ];
 
+    private static readonly string[] Thin =
+    ["Flute 1", "Clarinet 1", "Flute 2", "Clarinet 2", "Alto Saxophone", "Horn 1", "Bassoon", "Tuba"];
+
     /// <summary>The clean print.</summary>
-    public List<BandPart> Make(int phrases = 8)
+    /// <param name="phrases">Phrases of four measures.</param>
+    /// <param name="thin">True for two parts on each of the tune, the thirds, the counter tune and the bass.</param>
+    public List<BandPart> Make(int phrases = 8, bool thin = false)
     {
         var voices = Enumerable.Range(0, 6).Select(_ => new List<List<BandNote>>()).ToList();
         var bowed = new List<bool>();
@@ -69,7 +74,7 @@ internal sealed class BandMaker(int seed)
 
         return
         [
-            .. Desks.Select(d => new BandPart(
+            .. Desks.Where(d => !thin || Thin.Contains(d.Name)).Select(d => new BandPart(
                 d.Name,
                 d.Header,
                 d.Octaves,

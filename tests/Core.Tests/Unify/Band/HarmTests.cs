@@ -9,21 +9,22 @@ using MellowStand.Core.Unify;
 namespace MellowStand.Core.Tests.Unify.Band;
 
 /// <summary>What a director signs: slips planted in a made-up piece of 24 parts, every proposal judged note by note against the clean
-/// print. The music is our own; the rates of slips are invented.</summary>
+/// print. The music is our own; the rates of slips are invented. With two parts on a line there is often nothing to go by.</summary>
 public sealed class HarmTests
 {
-    private const int Slips = 42;
-
     [Theory]
-    [InlineData(41207)]
-    [InlineData(88153)]
-    [InlineData(7)]
-    public void Accepting_all_sure_ones_never_takes_a_note_further_from_the_clean_print(int seed)
+    [InlineData(41207, false, 42)]
+    [InlineData(88153, false, 42)]
+    [InlineData(7, false, 42)]
+    [InlineData(7, true, 16)]
+    [InlineData(41207, true, 16)]
+    [InlineData(88153, true, 16)]
+    public void Accepting_all_sure_ones_never_takes_a_note_further_from_the_clean_print(int seed, bool thin, int count)
     {
         var random = Seeds.Random(seed);
-        var parts = new BandMaker(random.Next()).Make();
+        var parts = new BandMaker(random.Next()).Make(thin: thin);
         var clean = NoteLook.All(Document(parts).Xml);
-        var slips = new BandSlips(random).Plant(parts, Slips);
+        var slips = new BandSlips(random).Plant(parts, count);
         var document = Document(parts);
         var score = ScoreReader.Read(document);
         var printed = NoteLook.All(score);
@@ -45,13 +46,13 @@ public sealed class HarmTests
             TestContext.Current.TestOutputHelper!.WriteLine(Told(d) + (right.Contains(d) ? " RIGHT" : " FALSE"));
         foreach (var s in slips.Except(found))
             TestContext.Current.TestOutputHelper!.WriteLine($"missed {s}");
-        Assert.True(slips.Count == Slips, $"only {slips.Count} planted");
+        Assert.True(slips.Count == count, $"only {slips.Count} planted");
         Assert.Equal(0, worse);
-        Assert.True(found.Count >= slips.Count * 0.95, $"{found.Count} of {slips.Count} found");
+        Assert.True(found.Count >= slips.Count * (thin ? 0.9 : 0.95), $"{found.Count} of {slips.Count} found");
         Assert.True(right.Count >= differences.Count * 0.95, $"{right.Count} of {differences.Count} entries are slips");
-        Assert.True(good >= differences.Count * 0.9, $"{good} of {differences.Count} proposals are acceptable");
+        Assert.True(good >= differences.Count * (thin ? 0.85 : 0.9), $"{good} of {differences.Count} proposals are acceptable");
         Assert.True(differences.Count <= slips.Count, $"{differences.Count} entries for {slips.Count} slips");
-        Assert.True(sure.Count >= differences.Count * 0.6, $"only {sure.Count} of {differences.Count} are sure");
+        Assert.True(sure.Count >= differences.Count * (thin ? 0.35 : 0.6), $"only {sure.Count} of {differences.Count} are sure");
     }
 
     private static string Told(Difference d) =>

@@ -1,7 +1,7 @@
 namespace MellowStand.Core.Unify;
 
-/// <summary>A printed hairpin that crosses several lines is told once, in the line that has most parts.</summary>
-internal static class HairpinCauses
+/// <summary>A printed hairpin or word that crosses several lines is told once, in the line that has most parts.</summary>
+internal static class SignCauses
 {
     public static IEnumerable<Difference> Merge(IEnumerable<Difference> differences)
     {
