@@ -3871,7 +3871,10 @@ export interface components {
         DecideAllRequest: {
             /** @description The kind, or null for all kinds. */
             kind: null | string;
-            /** @description Ids that were previewed, or null for all of the kind. */
+            /**
+             * @description Ids that were previewed, or null for all sure ones of the kind. What contradicts another of them is left
+             *         open.
+             */
             differences: null | string[];
         };
         /** @description A decision to make: on a difference, or a free mark. */
@@ -4034,7 +4037,7 @@ export interface components {
             part: string;
             /** @description Label of the first measure. */
             measure: string;
-            /** @description E.g. `measure 28: add staccato to 4 notes`. */
+            /** @description E.g. `measure 28: staccato on the four eighths`. */
             what: string;
         };
         /** @description A finding as the interface shows it. */
@@ -4553,10 +4556,16 @@ export interface components {
         };
         /** @description Which reading the rules would take. */
         ProposalView: {
+            /** @description The reading, in words. */
             mark: string;
+            /** @description Ids of the parts that would change; none where the difference is meant. */
             parts: string[];
+            /** @description The reason, in a sentence. */
             why: string;
+            /** @description The rule's name. */
             rule: string;
+            /** @description `sure`, `likely` or `yours`. */
+            sure: string;
         };
         /** @description A rule that stays quiet. */
         QuietRuleView: {

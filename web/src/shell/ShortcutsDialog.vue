@@ -14,6 +14,7 @@ const list = [
   ['J and K', 'Next and previous entry of the station'],
   ['A', 'Unify: accept the proposal'],
   ['R', 'Unify: accept it wherever the music returns'],
+  ['S', 'Unify: accept the sure ones, after a look at them'],
   ['O', 'Unify: take another reading'],
   ['E', 'Unify: keep the difference'],
 ]

@@ -15,6 +15,8 @@ export interface StationProps {
 /** What every station tells the piece page. */
 export interface StationEvents {
   select: [Selection | null]
+  /** Music to show, which leaves the selection and what it filters alone. */
+  show: [Selection]
   flags: [Flagged[]]
   active: [string | null]
 }

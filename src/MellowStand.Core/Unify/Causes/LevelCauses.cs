@@ -1,3 +1,5 @@
+using MellowStand.Core.Notation;
+
 namespace MellowStand.Core.Unify;
 
 /// <summary>Puts together what one printed level causes: it is one entry for as long as it is in force, whatever lines it
@@ -32,21 +34,33 @@ internal static class LevelCauses
                 open[cause] = group;
         }
 
-        return groups.Select(g => g.Count == 1 ? g[0] : One(context, g));
+        return groups.SelectMany(g => g.Count == 1 ? g : Told(context, g));
     }
 
     // Signs that strike one note only are told where they stand.
     private static bool Strikes(Difference d) => d.Levels!.Readings.Select(r => r.InForce?.Level).Distinct().Count() == 1;
 
-    private static Difference One(UnifyContext context, List<Difference> group)
+    // The entry where it began, with what others printed at the same moment; what it leaves unexplained is an entry of its own.
+    private static IEnumerable<Difference> Told(UnifyContext context, List<Difference> group)
     {
-        var first = group.MinBy(d => (d.From, d.Levels!.Line.Notes[0][d.Levels.Place].Onset))!;
-        var readings = group
-            .OrderBy(d => d.Levels!.Line.Notes[0][d.Levels.Place].Onset)
-            .SelectMany(d => d.Levels!.Readings)
+        var sorted = group.OrderBy(d => d.Levels!.Line.Notes[0][d.Levels.Place].Onset).ToList();
+        var first = sorted[0];
+        var began = first.Levels!.Began;
+        var readings = first
+            .Levels.Readings.Concat(sorted.Skip(1).SelectMany(d => d.Levels!.Readings).Where(r => r.InForce?.Onset == began))
             .DistinctBy(r => r.Part.Id)
             .ToList();
-        var whole = first.Levels! with { Readings = readings, IsBalance = group.All(d => d.Levels!.IsBalance) };
-        return LevelProposal.Of(context, whole) with { Id = first.Id, To = group.Max(d => d.To) };
+        var whole = first.Levels with { Readings = readings, IsBalance = sorted.All(d => d.Levels!.IsBalance) };
+        var told = LevelProposal.Of(context, whole);
+        var level = DynamicLevels.LevelAfter(told.Proposal.Mark);
+        var mended = readings.Select(r => r.Part.Id).ToHashSet();
+        var explained = sorted.Skip(1).Where(d => level is null || Agrees(d.Levels!, mended, level.Value)).ToList();
+        yield return told with { Id = first.Id, To = explained.Append(first).Max(d => d.To) };
+        foreach (var d in sorted.Skip(1).Except(explained))
+            yield return d;
     }
+
+    // The parts of a mismatch once the level is mended.
+    private static bool Agrees(LevelMismatch mismatch, HashSet<string> mended, int level) =>
+        mismatch.Readings.All(r => mended.Contains(r.Part.Id) || r.InForce?.Level == level);
 }

@@ -12,7 +12,8 @@ internal static class OneCauseOneEntry
             var told = kind switch
             {
                 "dynamic" => LevelCauses.Merge(context, found),
-                "rhythm" => RhythmCauses.Merge(found),
+                "rhythm" => FigureCauses.Merge(found, sameReadings: false),
+                "articulation" => SignCauses.Merge(FigureCauses.Merge(found, sameReadings: true)),
                 _ => SignCauses.Merge(found),
             };
             foreach (var d in told)

@@ -1,4 +1,5 @@
 using MellowStand.Core.Decisions;
+using MellowStand.Core.Decisions.Errata;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Unify;
@@ -36,7 +37,8 @@ public sealed record DecisionRequest(
 
 /// <summary>Many differences to accept at once.</summary>
 /// <param name="Kind">The kind, or null for all kinds.</param>
-/// <param name="Differences">Ids that were previewed, or null for all of the kind.</param>
+/// <param name="Differences">Ids that were previewed, or null for all sure ones of the kind. What contradicts another of them is left
+/// open.</param>
 public sealed record DecideAllRequest(string? Kind, IReadOnlyList<string>? Differences);
 
 /// <summary>What a decision changes in one part.</summary>
@@ -75,7 +77,7 @@ public sealed record DecisionView(
 /// <summary>A change in words, as it is read out to a section.</summary>
 /// <param name="Part">The part's id.</param>
 /// <param name="Measure">Label of the first measure.</param>
-/// <param name="What">E.g. <c>measure 28: add staccato to 4 notes</c>.</param>
+/// <param name="What">E.g. <c>measure 28: staccato on the four eighths</c>.</param>
 public sealed record ErratumView(string Part, string Measure, string What);
 
 /// <summary>The layer of decisions.</summary>
@@ -119,7 +121,7 @@ public static class DecisionEndpoints
         return TypedResults.Created($"/api/pieces/{id}/decisions/{made[0].Id}", View(piece, made[0]));
     }
 
-    // The differences that were previewed, or every open one of a kind, as proposed: one act with one undo.
+    // The differences that were previewed, or every sure one of a kind, as proposed: one act with one undo.
     private static Ok<IEnumerable<DecisionView>> MakeAll(long id, DecideAllRequest request, HttpContext http, Decide decide)
     {
         var (piece, made) = decide.Make(
@@ -127,17 +129,23 @@ public static class DecisionEndpoints
             Person(http),
             p =>
             {
-                var drafts = p.Layer.Differences.Where(d => Wants(request, d) && IsOpen(p, d)).Select(d => Accepted(d, null)).ToList();
-                return drafts.Count > 0 ? drafts : throw Refusal.BadRequest("There is nothing of this kind left to decide.");
+                var wanted = p.Layer.Differences.Where(d => Wants(request, d) && IsOpen(p, d));
+                var drafts = SureOnes.Together(wanted).Select(d => Accepted(d, null)).ToList();
+                return drafts.Count > 0 ? drafts : throw Refusal.BadRequest(NothingSure(request));
             }
         );
         return TypedResults.Ok(made.Select(d => View(piece, d)));
     }
 
     private static bool Wants(DecideAllRequest request, Difference d) =>
-        !d.IsNote
+        d is { IsNote: false, Proposal.Parts.Count: > 0 }
         && (request.Kind is null || d.Kind == request.Kind)
-        && (request.Differences is null || request.Differences.Contains(d.Id));
+        && (request.Differences?.Contains(d.Id) ?? SureOnes.IsSure(d));
+
+    private static string NothingSure(DecideAllRequest request) =>
+        request.Differences is null
+            ? "There is nothing sure of this kind left to decide. What is left needs your eye: decide it one by one."
+            : "None of these is left to decide.";
 
     private static bool IsOpen(OpenPiece piece, Difference d) => piece.Layer.StateOf(d) == DifferenceState.Open;
 
@@ -259,33 +267,8 @@ public static class DecisionEndpoints
             d.Made,
             difference is null ? null : piece.Label(difference.From),
             difference is null ? null : piece.Label(difference.To),
-            [.. d.Changes.Select(c => Erratum(piece, c)).OfType<ErratumView>()],
+            [.. Erratum.Of(piece.Layer.Printed, d.Changes).Select(e => new ErratumView(e.Part, piece.Label(e.Measure), e.What))],
             [.. piece.Layer.BuildingOn(d)]
         );
-    }
-
-    private static ErratumView? Erratum(OpenPiece piece, MarkChange change)
-    {
-        if (piece.Layer.Printed.FindPart(change.Part) is not { } part)
-            return null;
-        var named = change.Notes.ToHashSet();
-        var notes = part.Notes.Where(n => named.Contains(n.Id) || n.Heads.Any(h => named.Contains(h.Id))).ToList();
-        if (notes.Count == 0)
-            return null;
-        var where = piece.Book.At([part.Id], notes[0].MeasureIndex, notes[^1].MeasureIndex);
-        var words = change.Added.Select(m => $"add {m}").Concat(change.Removed.Select(m => $"take away {m}"));
-        return new ErratumView(change.Part, where.From.Label, $"{where.Words}: {string.Join(", ", words)}{Reach(piece, change, notes)}");
-    }
-
-    // From where to where, or over how many notes; nothing for one note.
-    private static string Reach(OpenPiece piece, MarkChange change, List<Note> notes)
-    {
-        if (change.Notes.Count == 1)
-            return "";
-        var spans = change.Added.Concat(change.Removed).Any(m => MarkCatalog.IsSpan(m.Name));
-        var ends = notes.Where(n => n.Id == change.Notes[0] || n.Id == change.Notes[^1]).ToList();
-        return spans && ends.Count > 1
-            ? $" from beat {piece.Layer.Study.Beat(ends[0])} to beat {piece.Layer.Study.Beat(ends[^1])}"
-            : $" ({change.Notes.Count} notes)";
     }
 }

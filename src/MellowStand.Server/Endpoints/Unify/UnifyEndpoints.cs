@@ -11,7 +11,12 @@ namespace MellowStand.Server.Endpoints;
 public sealed record ReadingView(string Part, IReadOnlyList<string> Notes, string Has);
 
 /// <summary>Which reading the rules would take.</summary>
-public sealed record ProposalView(string Mark, IReadOnlyList<string> Parts, string Why, string Rule);
+/// <param name="Mark">The reading, in words.</param>
+/// <param name="Parts">Ids of the parts that would change; none where the difference is meant.</param>
+/// <param name="Why">The reason, in a sentence.</param>
+/// <param name="Rule">The rule's name.</param>
+/// <param name="Sure"><c>sure</c>, <c>likely</c> or <c>yours</c>.</param>
+public sealed record ProposalView(string Mark, IReadOnlyList<string> Parts, string Why, string Rule, string Sure);
 
 /// <summary>One difference.</summary>
 /// <param name="Id">Its id.</param>
@@ -107,7 +112,7 @@ public static class UnifyEndpoints
             d.To,
             d.Relation,
             [.. d.Readings.Select(r => new ReadingView(r.Part, r.Notes, r.Has))],
-            new ProposalView(d.Proposal.Mark, d.Proposal.Parts, d.Proposal.Why, d.Proposal.Rule),
+            new ProposalView(d.Proposal.Mark, d.Proposal.Parts, d.Proposal.Why, d.Proposal.Rule, Words.Of(d.Proposal.Sure)),
             states[d.Id],
             decision?.Id,
             d.IsNote ? "note" : "difference",

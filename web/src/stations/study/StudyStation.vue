@@ -42,7 +42,7 @@ async function open(f: Finding) {
   const shownAlready =
     f.parts.some((p) => props.shown.parts.includes(p)) && f.fromIndex >= props.shown.from && f.toIndex <= props.shown.to
   if (!shownAlready)
-    emit('select', {
+    emit('show', {
       parts: f.parts.slice(0, 3),
       from: Math.max(0, f.fromIndex - 1),
       to: Math.min(props.piece.measures.length - 1, f.toIndex + 2),

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Modal as AModal } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { App as AApp, Button as AButton, Checkbox as ACheckbox, Modal as AModal } from 'ant-design-vue'
+import { computed, nextTick, ref } from 'vue'
 import { api, take, type Difference } from '../../api/client'
 import { usePieceChange, useUndoAct } from '../../api/queries'
-import { kindWords, readingWords } from './readings'
+import { isMeant, kindWords, readingWords } from './readings'
 import { tellError } from '../../common/tell'
 
-/** All open differences of one kind at once, with a preview of what will change. */
+/** The sure ones of the list at once: shows what will change, lets a line be left out, and is one act with one undo. */
 const props = defineProps<{
   piece: number
   entries: readonly Difference[]
@@ -15,8 +15,14 @@ const props = defineProps<{
 }>()
 const id = computed(() => props.piece)
 const shown = ref(false)
+const leftOut = ref(new Set<string>())
 const { message } = AApp.useApp()
-const wanted = computed(() => props.entries.filter((d) => d.state === 'open' && d.rank === 'difference'))
+const sure = computed(() =>
+  props.entries.filter(
+    (d) => d.state === 'open' && d.rank === 'difference' && d.proposal.sure === 'sure' && !isMeant(d),
+  ),
+)
+const wanted = computed(() => sure.value.filter((d) => !leftOut.value.has(d.id)))
 const undo = useUndoAct(id)
 const act = ref<{ act: number; count: number } | null>(null)
 const decide = usePieceChange(id, () =>
@@ -28,12 +34,29 @@ const decide = usePieceChange(id, () =>
   ),
 )
 
+function open() {
+  leftOut.value = new Set()
+  shown.value = sure.value.length > 0
+  // Enter takes what is shown.
+  void nextTick(() => setTimeout(() => document.querySelector<HTMLElement>('.sure-ones .ant-btn-primary')?.focus(), 60))
+}
+function mark(difference: string, isTaken: boolean) {
+  const next = new Set(leftOut.value)
+  if (isTaken) next.delete(difference)
+  else next.add(difference)
+  leftOut.value = next
+}
+
 async function accept() {
+  const asked = wanted.value.length
   shown.value = false
   try {
     const made = await decide.mutateAsync(undefined)
     act.value = { act: made[0]!.act, count: made.length }
-    message.success(`${made.length} settled as proposed.`)
+    const left = asked - made.length
+    message.success(
+      `${made.length} settled as proposed.${left > 0 ? ` ${left} contradict another and wait for you.` : ''}`,
+    )
   } catch (e) {
     tellError(e)
   }
@@ -45,23 +68,27 @@ async function takeBack() {
   act.value = null
   message.info(`${last.count} undone: the parts print again what the edition has.`)
 }
+defineExpose({ open })
 </script>
 
 <template>
   <AButton v-if="act" size="small" @click="takeBack">Undo these {{ act.count }}</AButton>
-  <AButton v-if="wanted.length > 1" size="small" @click="shown = true">Accept these {{ wanted.length }}</AButton>
+  <AButton v-if="sure.length > 0" size="small" @click="open">Accept the {{ sure.length }} sure ones</AButton>
   <AModal
     v-model:open="shown"
-    width="620px"
-    :title="`Accept ${wanted.length} proposals`"
-    ok-text="Accept all"
+    width="660px"
+    :title="`Accept ${wanted.length} of ${sure.length} sure proposals`"
+    :ok-text="`Accept ${wanted.length}`"
+    :ok-button-props="{ disabled: wanted.length === 0 }"
+    wrap-class-name="sure-ones"
     @ok="accept"
   >
     <ul tabindex="0" aria-label="What will change">
-      <li v-for="d in wanted" :key="d.id">
-        <b>{{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</b> {{ kindWords(d.kind) }}:
-        {{ readingWords(d.kind, d.proposal.mark) }} into
-        {{ d.proposal.parts.map((p) => names.get(p) ?? p).join(', ') }}
+      <li v-for="d in sure" :key="d.id">
+        <ACheckbox :checked="!leftOut.has(d.id)" @update:checked="mark(d.id, $event)">
+          <b>{{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</b> {{ d.kind === 'slur' ? '' : `${kindWords(d.kind)}: ` }}{{ readingWords(d.kind, d.proposal.mark) }} into
+          {{ d.proposal.parts.map((p) => names.get(p) ?? p).join(', ') }}
+        </ACheckbox>
       </li>
     </ul>
   </AModal>
@@ -71,6 +98,7 @@ async function takeBack() {
 ul {
   max-height: 360px;
   overflow: auto;
-  padding-left: 18px;
+  padding-left: 0;
+  list-style: none;
 }
 </style>

@@ -24,7 +24,7 @@ const keyOf = (c: { fromIndex: number; tune: readonly string[] }) => `${c.fromIn
 
 function open(c: { fromIndex: number; toIndex: number; tune: readonly string[] }) {
   emit('active', keyOf(c))
-  emit('select', { parts: [...c.tune], from: c.fromIndex, to: c.toIndex })
+  emit('show', { parts: [...c.tune], from: c.fromIndex, to: c.toIndex })
 }
 </script>
 

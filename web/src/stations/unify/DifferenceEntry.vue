@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Difference } from '../../api/client'
 import StateWord from '../../common/StateWord.vue'
 import FreeMark from './FreeMark.vue'
-import { kindWords, placeWords, readingGroups, readingWords, relationWords } from './readings'
+import { isMeant, kindWords, placeWords, readingGroups, readingWords, relationWords, sureWord } from './readings'
 
 /** One difference: all readings, the proposal with its reason, and what can be done. */
 const props = defineProps<{
@@ -46,15 +46,17 @@ const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? 
     </table>
     <p class="proposal">
       <StateWord :state="d.state" />
-      <template v-if="d.state === 'open'">
-        · proposed: <b>{{ readingWords(d.kind, d.proposal.mark) }}</b>. {{ d.proposal.why }}</template
+      <template v-if="isMeant(d)"> · {{ d.proposal.why }}</template>
+      <template v-else-if="d.state === 'open'">
+        · proposed: <b>{{ readingWords(d.kind, d.proposal.mark) }}</b>,
+        <span class="sureness" :class="d.proposal.sure">{{ sureWord(d) }}</span>. {{ d.proposal.why }}</template
       >
       <template v-else-if="d.builtOn.length">
         · {{ d.builtOn.length }} later {{ d.builtOn.length === 1 ? 'decision builds' : 'decisions build' }} on this
         one</template
       >
     </p>
-    <div v-if="d.state === 'open'" class="acts">
+    <div v-if="d.state === 'open' && !isMeant(d)" class="acts">
       <AButton size="small" type="primary" @click="emit('accept', false)">Accept</AButton>
       <AButton v-if="d.alike.length" size="small" @click="emit('accept', true)"
         >Accept wherever it returns ({{ d.alike.length + 1 }})</AButton
@@ -72,6 +74,15 @@ const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? 
 
 <style scoped src="../station.css"></style>
 <style scoped>
+.sureness {
+  font-weight: 600;
+}
+.sureness.yours {
+  color: var(--rosin);
+}
+.sureness.sureness {
+  color: var(--moss);
+}
 .entry strong::first-letter {
   text-transform: uppercase;
 }

@@ -7,7 +7,7 @@ import type { StationEvents, StationProps } from '..'
 import AcceptKind from './AcceptKind.vue'
 import DifferenceEntry from './DifferenceEntry.vue'
 import PickOne from '../../common/PickOne.vue'
-import { kindWords, readingGroups, readingWords } from './readings'
+import { isMeant, kindWords, readingGroups, readingWords } from './readings'
 import { neighbour, useListKeys } from '../useListKeys'
 import { tellError } from '../../common/tell'
 
@@ -20,6 +20,7 @@ const undo = useUndo(id)
 const { message } = AApp.useApp()
 const show = ref<'open' | 'settled' | 'notes'>('open')
 const list = ref<HTMLElement>()
+const sureOnes = ref<InstanceType<typeof AcceptKind>>()
 
 const all = computed(() => differences.data.value ?? [])
 const counted = computed(() => all.value.filter((d) => d.rank === 'difference'))
@@ -65,7 +66,7 @@ function open(d: Difference) {
   emit('active', d.id)
   const ids = d.parts.map((p) => p.part)
   if (!ids.every((p) => props.shown.parts.includes(p)) || d.fromIndex < props.shown.from || d.toIndex > props.shown.to)
-    emit('select', {
+    emit('show', {
       parts: ids,
       from: d.fromIndex,
       to: Math.min(props.piece.measures.length - 1, Math.max(d.toIndex, d.fromIndex + 1)),
@@ -78,11 +79,13 @@ async function settle(
   said: string,
 ) {
   const next = neighbour(entries.value, d.id, 1)
+  // The next entry and its music come at once; keys pressed meanwhile act on them.
+  if (next && next.id !== d.id) open(next)
   try {
     await decide.mutateAsync({ difference: d.id, version: d.version, ...body })
     message.success(said)
-    if (next && next.id !== d.id) emit('active', next.id)
   } catch (e) {
+    open(d)
     tellError(e)
   }
 }
@@ -142,14 +145,16 @@ const current = () => entries.value.find((d) => d.id === props.active && d.state
 const withCurrent = (act: (d: Difference) => void) => () => {
   const d = current()
   if (d) act(d)
+  else step(1)
 }
 useListKeys({
   j: () => step(1),
   k: () => step(-1),
-  a: withCurrent((d) => void accept(d)),
+  a: withCurrent((d) => isMeant(d) || void accept(d)),
   r: withCurrent((d) => void accept(d, d.alike.length > 0)),
   e: withCurrent((d) => void keep(d)),
   o: withCurrent((d) => void other(d, readingGroups(d)[1]!.has)),
+  s: () => sureOnes.value?.open(),
 })
 const emptyWords = computed(() => {
   if (all.value.length === 0) return 'No two parts of this piece share a line and disagree.'
@@ -184,7 +189,14 @@ const emptyWords = computed(() => {
     <div class="row kinds">
       <span class="kind"><PickOne v-model:value="kind" label="Kind of difference" :options="kindsHere" /></span>
       <span class="kind"><PickOne v-model:value="ofPart" label="Part" :options="partsHere" /></span>
-      <AcceptKind v-if="show === 'open'" :piece="piece.id" :entries="entries" :kind="kind" :names="partNames" />
+      <AcceptKind
+        v-if="show === 'open'"
+        ref="sureOnes"
+        :piece="piece.id"
+        :entries="entries"
+        :kind="kind"
+        :names="partNames"
+      />
       <RouterLink :to="{ name: 'errata', params: { id: piece.id } }">Errata list</RouterLink>
     </div>
     <p v-if="differences.isError.value" class="empty">{{ differences.error.value?.message }}</p>

@@ -27,7 +27,7 @@ const keyOf = (l: Line) => `${l.relation} ${l.fromIndex}-${l.toIndex} ${l.parts.
 
 function open(l: Line) {
   emit('active', keyOf(l))
-  emit('select', { parts: [...l.parts], from: l.fromIndex, to: l.toIndex })
+  emit('show', { parts: [...l.parts], from: l.fromIndex, to: l.toIndex })
 }
 
 const lead = usePieceChange(id, ({ l, leader }: { l: Line; leader: string }) =>

@@ -35,6 +35,7 @@ watch(panel, () => emit('flags', []))
       :is="shown"
       v-bind="$props"
       @select="emit('select', $event)"
+      @show="emit('show', $event)"
       @flags="emit('flags', $event)"
       @active="emit('active', $event)"
     />

@@ -36,15 +36,23 @@ export function readingWords(kind: string, has: string): string {
     .join(' and ')
 }
 
+/** True where the difference is meant and nothing is proposed. */
+export const isMeant = (d: Difference): boolean => d.proposal.parts.length === 0
+
+const sureWords: Record<string, string> = { sure: 'sure', likely: 'likely', yours: 'yours to decide' }
+
+/** How sure a proposal is, as a director says it. */
+export const sureWord = (d: Difference): string => sureWords[d.proposal.sure] ?? d.proposal.sure
+
 /** The readings of a difference with the parts that print each, the proposed one first. */
 export function readingGroups(d: Difference): ReadingGroup[] {
   const groups = new Map<string, ReadingGroup>()
   for (const p of d.parts) {
     const group = groups.get(p.has) ?? {
       has: p.has,
-      words: readingWords(d.kind, p.has),
+      words: isMeant(d) ? p.has || 'nothing' : readingWords(d.kind, p.has),
       parts: [],
-      proposed: p.has === d.proposal.mark,
+      proposed: !isMeant(d) && p.has === d.proposal.mark,
       places: null,
     }
     group.parts.push(p.part)

@@ -7,7 +7,7 @@ import { api, take } from '../../api/client'
 import { useDifferences, useHeat, useLines, usePiece } from '../../api/queries'
 import EngravedPage from '../../engraving/EngravedPage.vue'
 import type { Flagged } from '../../engraving/flags'
-import { selectionWords, useSelection } from '../../selection'
+import { selectionWords, useSelection, type Selection } from '../../selection'
 import TitleBand from '../../shell/TitleBand.vue'
 import { stationOf } from '../../stations'
 import { bandsOf } from '../../strip/bands'
@@ -32,6 +32,8 @@ const concert = ref(false)
 const bar = ref<InstanceType<typeof TransportBar>>()
 const flags = ref<Flagged[]>([])
 const active = ref<string | null>(null)
+// What an entry of a list shows: the director's selection, and the list that it filters, stay.
+const focus = ref<Selection | null>(null)
 
 const labels = computed(() => piece.data.value?.measures ?? [])
 const partIds = computed(() => piece.data.value?.parts.map((p) => p.id) ?? [])
@@ -40,8 +42,10 @@ const { selection, select } = useSelection(
   () => labels.value,
   () => partIds.value,
 )
-const shown = computed(() => shownRange(selection.value, partIds.value, labels.value.length))
-const words = computed(() => selectionWords(selection.value ?? shown.value, labels.value, partNames.value))
+const shown = computed(() => shownRange(focus.value ?? selection.value, partIds.value, labels.value.length))
+const words = computed(() =>
+  selectionWords(focus.value ?? selection.value ?? shown.value, labels.value, partNames.value),
+)
 const station = computed(() => stationOf(String(route.params.station)))
 const remaining = computed(
   () => differences.data.value?.filter((d) => d.state === 'open' && d.rank === 'difference').length ?? 0,
@@ -62,7 +66,8 @@ function cells(is: (state: string) => boolean): Set<string> {
   const out = new Set<string>()
   for (const d of differences.data.value ?? [])
     if (d.rank === 'difference' && is(d.state))
-      for (const p of d.parts) for (let m = d.fromIndex; m <= d.toIndex; m++) out.add(`${p.part}:${m}`)
+      // A level is in force for long: its tick stands where it begins.
+      for (const p of d.parts) for (let m = d.fromIndex; m <= (d.kind === 'dynamic' ? d.fromIndex : d.toIndex); m++) out.add(`${p.part}:${m}`)
   return out
 }
 
@@ -86,9 +91,11 @@ watch(
     if (!s) void router.replace({ name: 'piece', params: { id: id.value, station: 'study' }, query: route.query })
     flags.value = []
     active.value = null
+    focus.value = null
   },
   { immediate: true },
 )
+watch(selection, () => (focus.value = null))
 const transport = useTransport()
 watch(
   () => piece.data.value?.frames[shown.value.from]?.quarterBpm,
@@ -114,7 +121,7 @@ useEventListener(window, 'keydown', key)
             >the first {{ shown.to - shown.from + 1 }} measures of {{ shown.parts.length }} parts are shown; select less
             to see the rest</span
           >
-          <span v-else-if="!selection" class="quiet">drag over the strip to choose parts and measures</span>
+          <span v-else-if="!selection && !focus" class="quiet">drag over the strip to choose parts and measures</span>
           <label v-if="unifying" class="quiet concert"
             ><input v-model="concert" type="checkbox" /> at concert pitch</label
           >
@@ -140,6 +147,7 @@ useEventListener(window, 'keydown', key)
           :shown="shown"
           :active="active"
           @select="select"
+          @show="focus = $event"
           @flags="flags = $event"
           @active="active = $event"
         />
