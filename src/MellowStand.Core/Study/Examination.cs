@@ -20,7 +20,7 @@ public sealed class Examination
                     holds && before!._found.TryGetValue((part, rule), out var known) ? known : [.. rule.Examine(context, part)];
             }
 
-        Findings = StudyDesk.InOrder(context.Score.Parts.SelectMany(p => StudyDesk.Rules.SelectMany(r => _found[(p, r)])));
+        Findings = StudyDesk.InOrder(context.Score.Parts.SelectMany(p => StudyDesk.Rules.SelectMany(r => _found[(p, r)])), context.NameOf);
     }
 
     /// <summary>What the rules looked at.</summary>

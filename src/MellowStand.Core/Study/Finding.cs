@@ -35,6 +35,9 @@ public sealed record Finding(
     string Why
 )
 {
+    /// <summary>What is the same for all parts that it holds for, however each of them reads it; null where that is its words.</summary>
+    public string? Fact { get; init; }
+
     /// <summary>The dynamic level that it proposes, or null.</summary>
     public string? Level { get; init; }
 

@@ -23,6 +23,11 @@ public sealed class Melody
                 .GroupBy(n => n.Onset)
                 .Select(g => g.First()),
         ];
+        Fermatas = new HashSet<Fraction>(
+        [
+            .. part.Directions.Where(d => d.Kind == DirectionKind.BarlineFermata).Select(d => d.Onset),
+            .. part.Notes.Where(n => n.Has("fermata")).Select(n => n.End),
+        ]);
         ByMeasure = Struck.ToLookup(n => n.MeasureIndex);
     }
 
@@ -31,6 +36,9 @@ public sealed class Melody
 
     /// <summary>Pitched and unpitched notes by onset.</summary>
     public IReadOnlyList<Note> Struck { get; }
+
+    /// <summary>Moments at which a fermata ends: of a note, a rest or a bar line, in quarters from the start of the score.</summary>
+    public IReadOnlySet<Fraction> Fermatas { get; }
 
     /// <summary>Struck notes by measure from 0.</summary>
     public ILookup<int, Note> ByMeasure { get; }

@@ -96,6 +96,26 @@ public sealed class StudyContext
     /// <summary>Beats from the bar line (0 is the downbeat), in the beat unit of the meter.</summary>
     public Fraction BeatsIn(Note note) => Score.Measures[note.MeasureIndex].BeatsAt(note.Offset);
 
+    /// <summary>True where some part has a fermata, over a note, a rest or a bar line, before a moment.</summary>
+    /// <param name="from">First measure from 0.</param>
+    /// <param name="to">Last measure from 0.</param>
+    /// <param name="before">Quarters from the start of the score; what stands there is not counted.</param>
+    public bool FermataIn(int from, int to, Fraction before) =>
+        Score.Parts.Any(p =>
+            Enumerable.Range(from, to - from + 1).Any(m => p.Measures[m].Notes.Any(n => n.Onset < before && n.Has("fermata")))
+            || p.Directions.Any(d => d.Kind == DirectionKind.BarlineFermata && d.MeasureIndex >= from && d.MeasureIndex <= to && d.Onset <= before)
+        );
+
+    /// <summary>What to add to a finding that turns notes into seconds where no tempo is printed or given; empty where one is.</summary>
+    /// <param name="measure">The measure from 0.</param>
+    public string IfTempo(int measure) =>
+        Tempo.IsKnownAt(measure) ? "" : $" All this at quarter = {Tempo.QuarterBpmAt(measure):0}, if that is the tempo: none is printed.";
+
+    /// <summary>A severity, or only a note where it rests on a tempo that nobody printed.</summary>
+    /// <param name="measure">The measure from 0.</param>
+    /// <param name="severity">What it is at a known tempo.</param>
+    public Severity AtTempo(int measure, Severity severity) => Tempo.IsKnownAt(measure) ? severity : Severity.Note;
+
     /// <summary>True when a note begins on a beat of its meter.</summary>
     public bool IsOnBeat(Note note)
     {
@@ -114,6 +134,9 @@ public sealed class StudyContext
 
     /// <summary>Measures in words: <c>measure 5</c>, <c>measures 5–8</c>.</summary>
     public string Measures(int from, int to) => from == to ? $"measure {Label(from)}" : $"measures {Label(from)}–{Label(to)}";
+
+    /// <summary>The name of a part, or its id where none is printed.</summary>
+    public string NameOf(string part) => Score.FindPart(part) is { Name.Length: > 0 } p ? p.Name : part;
 
     /// <summary>The printed label of a measure.</summary>
     public string Label(int measure) => Score.Measures[measure].Label;

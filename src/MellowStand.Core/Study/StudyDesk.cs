@@ -27,12 +27,12 @@ public static class StudyDesk
     /// <param name="from">First measure from 0.</param>
     /// <param name="to">Last measure from 0.</param>
     public static IReadOnlyList<Finding> Examine(StudyContext context, IEnumerable<Part> parts, int from, int to) =>
-        [.. InOrder(parts.SelectMany(p => Rules.SelectMany(r => r.Examine(context, p)))).Where(f => f.To >= from && f.From <= to)];
+        [.. InOrder(parts.SelectMany(p => Rules.SelectMany(r => r.Examine(context, p))), context.NameOf).Where(f => f.To >= from && f.From <= to)];
 
     /// <summary>What the rules found in single parts, joined where several share it, most severe first within a measure.</summary>
-    internal static IReadOnlyList<Finding> InOrder(IEnumerable<Finding> found)
+    internal static IReadOnlyList<Finding> InOrder(IEnumerable<Finding> found, Func<string, string> nameOf)
     {
-        var joined = Join(found)
+        var joined = OneFact.Told(OneFact.Once(found), nameOf)
             .OrderBy(f => f.From)
             .ThenByDescending(f => f.Severity)
             .ThenBy(f => f.Rule, StringComparer.Ordinal)
@@ -47,18 +47,5 @@ public static class StudyDesk
         }
 
         return joined;
-    }
-
-    // A remark that belongs to five parts is written once and reaches five parts.
-    private static IEnumerable<Finding> Join(IEnumerable<Finding> findings)
-    {
-        foreach (var group in findings.GroupBy(f => (f.Rule, f.From, f.To, f.Title, f.Why)).Select(g => g.ToList()))
-            yield return group.Count == 1
-                ? group[0]
-                : group[0] with
-                {
-                    Parts = [.. group.SelectMany(f => f.Parts).Distinct()],
-                    Notes = [.. group.SelectMany(f => f.Notes)],
-                };
     }
 }

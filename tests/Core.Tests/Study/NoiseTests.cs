@@ -5,7 +5,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Tests.Study;
 
-/// <summary>A director reads the first ten: shown by default are fewer than one finding per three measures of a part.</summary>
+/// <summary>No cap hides a warning, so warnings must be rare: shown by default are at most one finding per three measures of a part, on
+/// scores that are dense with traps.</summary>
 public sealed class NoiseTests
 {
     public static TheoryData<string> Files =>
@@ -25,13 +26,13 @@ public sealed class NoiseTests
         var report = new StringBuilder();
         foreach (var group in findings.GroupBy(f => (f.Rule, f.Severity)).OrderByDescending(g => g.Count()))
             report.Append(System.Globalization.CultureInfo.InvariantCulture, $"{group.Key.Rule}/{group.Key.Severity}: {group.Count()}; ");
-        var ids = Ranking.Shown(findings, score);
+        var ids = Ranking.Shown(findings);
         var shown = findings.Where(f => ids.Contains(f.Id)).Sum(f => f.Parts.Count);
         var rate = (double)shown / (score.Measures.Count * score.Parts.Count);
         TestContext.Current.TestOutputHelper!.WriteLine(
             $"{Path.GetFileName(file)}: {rate:0.000} shown of {findings.Count} in all; {report}"
         );
         if (score.Measures.Count >= 12)
-            Assert.True(rate < 1.0 / 3, $"{rate:0.00} a measure: {report}");
+            Assert.True(rate <= 1.0 / 3, $"{rate:0.00} a measure: {report}");
     }
 }

@@ -41,6 +41,12 @@ public enum DirectionKind
 
     /// <summary>A segno, coda sign or the like.</summary>
     Sign,
+
+    /// <summary>A tempo that the file gives for playing and does not print.</summary>
+    SoundingTempo,
+
+    /// <summary>A fermata over a bar line.</summary>
+    BarlineFermata,
 }
 
 /// <summary>A printed metronome mark.</summary>

@@ -40,6 +40,9 @@ public static class DynamicLevels
         return place < 0 ? null : place;
     }
 
+    /// <summary>True for a sign that is loud once and soft after: fp, sfp and their like.</summary>
+    public static bool IsStrikeThenLevel(string sign) => sign.Contains('f', StringComparison.Ordinal) && sign.EndsWith('p');
+
     /// <summary>The sign of a level, kept inside the scale.</summary>
     public static string SignOf(int level) => Scale[Math.Clamp(level, 0, Scale.Length - 1)];
 }

@@ -24,31 +24,41 @@ public enum TempoKind
     /// <summary>Slower by degrees, or held back.</summary>
     Slowing,
 
-    /// <summary>Faster by degrees, or at once.</summary>
+    /// <summary>Faster by degrees.</summary>
     Quickening,
+
+    /// <summary>A new tempo beside the one before, slower or quicker at once, with no number: meno mosso, più lento.</summary>
+    Changed,
 }
 
 /// <summary>The tempo signs of a score in order, each once, whichever parts print it.</summary>
-/// <remarks>Meanings and numbers of the words: <see cref="TempoWords"/>.</remarks>
+/// <remarks>Meanings and numbers of the words: <see cref="TempoWords"/>. A tempo that the file gives for playing only (MusicXML 4.0, element
+/// "sound") gives a word its number, or the piece its tempo where nothing is printed. The same word a beat or so later in another part is
+/// the same sign.</remarks>
 public sealed class TempoLine
 {
     /// <summary>Quarters per minute assumed where the score says nothing at all.</summary>
     public const double Default = 96;
 
+    private static readonly Fraction SameSign = 2;
+
     private readonly double[] _quarterBpm;
+    private readonly List<Direction> _sounding;
+    private readonly List<TempoSign> _steady;
 
     /// <summary>Gathers the signs of all parts.</summary>
     public TempoLine(Score score)
     {
-        Signs =
+        Signs = Once(score.Parts.SelectMany(p => p.Directions).Select(Read).OfType<TempoSign>().OrderBy(s => s.Onset));
+        _sounding =
         [
             .. score
                 .Parts.SelectMany(p => p.Directions)
-                .Select(Read)
-                .OfType<TempoSign>()
-                .DistinctBy(s => (s.Onset, s.Kind, s.Text.ToUpperInvariant()))
-                .OrderBy(s => s.Onset),
+                .Where(d => d.Kind == DirectionKind.SoundingTempo)
+                .OrderBy(d => d.Onset)
+                .DistinctBy(d => d.Onset),
         ];
+        _steady = Steady();
         _quarterBpm = InForce(score.Measures.Count);
     }
 
@@ -67,8 +77,8 @@ public sealed class TempoLine
         var (bpm, next) = (Default, 0);
         for (var m = 0; m < measures; m++)
         {
-            for (; next < Signs.Count && Signs[next].Measure <= m; next++)
-                bpm = After(Signs[next], bpm);
+            for (; next < _steady.Count && _steady[next].Measure <= m; next++)
+                bpm = After(_steady[next], bpm);
             inForce[m] = Math.Clamp(bpm, 20, 400);
         }
 
@@ -79,7 +89,7 @@ public sealed class TempoLine
     public IReadOnlyList<(Fraction Onset, double QuarterBpm)> Changes()
     {
         var changes = new List<(Fraction, double)> { (Fraction.Zero, Default) };
-        foreach (var sign in Signs)
+        foreach (var sign in _steady)
             changes.Add((sign.Onset, After(sign, changes[^1].Item2)));
         return changes;
     }
@@ -87,15 +97,45 @@ public sealed class TempoLine
     /// <summary>The metronome mark in force at a measure, or null when none is printed so far.</summary>
     public MetronomeMark? MarkAt(int measure) => Signs.LastOrDefault(s => s.Measure <= measure && s.Metronome is not null)?.Metronome;
 
-    /// <summary>True when a tempo is printed at all, as a number, a word or a sounding tempo of the file.</summary>
+    /// <summary>True where the tempo of a measure is printed or given for playing; else <see cref="Default"/> is a guess.</summary>
+    public bool IsKnownAt(int measure) => _steady.Any(s => s.Measure <= measure && s.Kind == TempoKind.Fixed);
+
+    /// <summary>True when a tempo is printed at all, as a number or a word.</summary>
     public bool IsPrinted => Signs.Any(s => s.Kind == TempoKind.Fixed);
 
     // An equation such as quarter = dotted quarter keeps the speed of the one value in the other.
-    private static double After(TempoSign sign, double bpm) =>
-        sign.Kind != TempoKind.Fixed
-            ? bpm
-            : sign.Metronome?.QuarterBpm
-                ?? (sign.Equation is { } e ? bpm * (e.Right / e.Left).Value : TempoWords.TempoIn(sign.Text)?.Middle ?? bpm);
+    private double After(TempoSign sign, double bpm)
+    {
+        if (sign.Kind is not (TempoKind.Fixed or TempoKind.Changed))
+            return bpm;
+        return sign.Metronome?.QuarterBpm
+            ?? (sign.Equation is { } e ? bpm * (e.Right / e.Left).Value : SoundingAt(sign.Onset) ?? TempoWords.TempoIn(sign.Text)?.Middle ?? bpm);
+    }
+
+    // The tempo given for playing at the moment of a word, or just beside it.
+    private double? SoundingAt(Fraction onset) => _sounding.Between(d => d.Onset, onset - 1, onset + 1).FirstOrDefault()?.Metronome?.QuarterBpm;
+
+    // The printed signs; where none tells a tempo, the first that the file gives for playing.
+    private List<TempoSign> Steady()
+    {
+        if (IsPrinted || _sounding.Count == 0)
+            return [.. Signs];
+        var first = _sounding[0];
+        return [new TempoSign(first.MeasureIndex, first.Onset, "", TempoKind.Fixed, first.Metronome), .. Signs];
+    }
+
+    // One sign for all parts that print it, though they may print it a beat apart.
+    private static List<TempoSign> Once(IEnumerable<TempoSign> signs)
+    {
+        var once = new List<TempoSign>();
+        foreach (var sign in signs)
+            if (!Enumerable.Reverse(once).TakeWhile(s => sign.Onset - s.Onset <= SameSign).Any(s => IsSame(s, sign)))
+                once.Add(sign);
+        return once;
+    }
+
+    private static bool IsSame(TempoSign a, TempoSign b) =>
+        a.Kind == b.Kind && (a.Onset == b.Onset || a.Metronome is null) && string.Equals(a.Text, b.Text, StringComparison.OrdinalIgnoreCase);
 
     private static TempoSign? Read(Direction d) =>
         d switch

@@ -69,7 +69,7 @@ public static class StudyEndpoints
         var (first, last) = (at.From.Index, at.To.Index);
         var quiet = Quiet.Of(quiets, piece);
         var wanted = part is null ? null : Parts(piece, part);
-        var shown = Ranking.Shown(piece.Layer.Findings.Where(f => !quiet.Holds(f)), piece.Layer.Current);
+        var shown = Ranking.Shown(piece.Layer.Findings.Where(f => !quiet.Holds(f)));
         return TypedResults.Ok(
             piece
                 .Layer.Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))

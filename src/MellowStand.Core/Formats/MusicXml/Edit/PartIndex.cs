@@ -8,6 +8,8 @@ internal sealed class PartIndex : IPartListener
 {
     private readonly Dictionary<string, PlacedElement> _notes = [];
     private readonly List<PlacedElement> _directions = [];
+    private readonly HashSet<Fraction> _moments = [];
+    private readonly List<(int Place, DirectionPlace At)> _moved = [];
 
     public PartIndex(PartContent content)
     {
@@ -31,10 +33,29 @@ internal sealed class PartIndex : IPartListener
 
     public static int StaffOf(XElement e) => e.Element("staff").Int() ?? 1;
 
-    void IPartListener.Note(PartWalk walk, XElement element, NoteReader note) =>
+    void IPartListener.Note(PartWalk walk, XElement element, NoteReader note)
+    {
         _notes[walk.NoteId] = new PlacedElement(element, walk.Measure, walk.NoteAt, walk.NoteLength);
+        _moments.Add(walk.NoteAt);
+    }
 
-    void IPartListener.Direction(PartWalk walk, XElement element) => _directions.Add(new PlacedElement(element, walk.Measure, walk.Cursor));
+    void IPartListener.Begin(PartWalk walk) => _moments.Clear();
+
+    void IPartListener.Direction(PartWalk walk, XElement element)
+    {
+        var place = DirectionPlace.Of(walk, element);
+        if (place.IsMoved)
+            _moved.Add((_directions.Count, place));
+        _directions.Add(new PlacedElement(element, walk.Measure, place.Offset));
+    }
+
+    void IPartListener.End(PartWalk walk)
+    {
+        _moments.Add(walk.Furthest);
+        foreach (var (i, place) in _moved)
+            _directions[i] = _directions[i] with { Offset = place.In(_moments, walk.Furthest) };
+        _moved.Clear();
+    }
 }
 
 /// <summary>An element with its place: measure from 0, quarters from the start of the measure, and for a note its length in

@@ -12,6 +12,7 @@ internal sealed class PartReader : IPartListener
     private readonly PartWalk _walk;
     private readonly List<Note> _measureNotes = [];
     private readonly Dictionary<int, int> _octaveShift = [];
+    private readonly List<MovedSigns> _moved = [];
     private readonly Dictionary<Mark, Mark[]> _single = [];
     private Note? _lastNote;
     private int _inMeasure;
@@ -60,6 +61,7 @@ internal sealed class PartReader : IPartListener
     void IPartListener.Begin(PartWalk walk)
     {
         (_inMeasure, _signsBefore) = (0, SignCount);
+
         _lastNote = null;
         _measureNotes.Clear();
     }
@@ -67,6 +69,7 @@ internal sealed class PartReader : IPartListener
     void IPartListener.End(PartWalk walk)
     {
         ScoreLimits.Check(SignCount - _signsBefore, ScoreLimits.SignsAMeasure, "signs of one part in a measure");
+        PlaceSigns(walk);
         InForce.Add(walk.AtStart);
         Lengths.Add(walk.Furthest);
         Notes.AddRange(InOrder(_measureNotes));
@@ -109,10 +112,11 @@ internal sealed class PartReader : IPartListener
         }
     }
 
-    // An "offset" moves the sign on the page by a hair; the sign belongs to the moment it is written at.
     void IPartListener.Direction(PartWalk walk, XElement element)
     {
-        var (measure, offset) = (walk.Measure, walk.Cursor);
+        var place = DirectionPlace.Of(walk, element);
+        var (measure, offset) = (walk.Measure, place.Offset);
+        var (directions, wedges) = (Directions.Count, Wedges.Count);
         var staff = Math.Clamp(element.Element("staff").Int() ?? 1, 1, 16);
         foreach (var sign in DirectionReader.Of(element))
             Directions.Add(
@@ -129,6 +133,48 @@ internal sealed class PartReader : IPartListener
             else if (type.Name.LocalName == "wedge")
                 Wedges.Add(new WedgeSign(Attribute(type, "type", ""), Attribute(type, "number", "1"), measure, offset, staff));
         }
+
+        foreach (var sound in element.Elements("sound"))
+            TakeTempo(sound, measure, offset);
+        if (place.IsMoved)
+            _moved.Add(new MovedSigns(place, directions..Directions.Count, wedges..Wedges.Count));
+    }
+
+    // Signs that the file moves are placed when the notes of the measure are known.
+    private void PlaceSigns(PartWalk walk)
+    {
+        if (_moved.Count == 0)
+            return;
+        var moments = _measureNotes.Select(n => n.Offset).Append(walk.Furthest).ToHashSet();
+        foreach (var signs in _moved)
+        {
+            var at = signs.Place.In(moments, walk.Furthest);
+            for (var i = signs.Directions.Start.Value; i < signs.Directions.End.Value; i++)
+                Directions[i] = Directions[i] with { Offset = at };
+            for (var i = signs.Wedges.Start.Value; i < signs.Wedges.End.Value; i++)
+                Wedges[i] = Wedges[i] with { Offset = at };
+        }
+
+        _moved.Clear();
+    }
+
+    void IPartListener.Sound(PartWalk walk, XElement element) => TakeTempo(element, walk.Measure, walk.Cursor);
+
+    void IPartListener.Barline(PartWalk walk, XElement element)
+    {
+        if (element.Element("fermata") is null)
+            return;
+        var at = element.Attribute("location")?.Value == "left" ? Fraction.Zero : walk.Furthest;
+        Directions.Add(new Direction(DirectionKind.BarlineFermata, "fermata", Content.Id, walk.Measure, at, 1));
+    }
+
+    private void TakeTempo(XElement sound, int measure, Fraction offset)
+    {
+        if (XmlNumbers.Decimal(sound.Attribute("tempo")?.Value) is not (> 0 and < 10_000 and { } bpm))
+            return;
+        Directions.Add(
+            new Direction(DirectionKind.SoundingTempo, "", Content.Id, measure, offset, 1) { Metronome = new MetronomeMark(1, (double)bpm) }
+        );
     }
 
     private Note Made(PartWalk walk, string id, XElement element, NoteReader read) =>
@@ -210,6 +256,9 @@ internal sealed class PartReader : IPartListener
             Warnings.Add($"{Content.DisplayName}, measure {_labels[measure]}: {what}.");
     }
 }
+
+/// <summary>Signs of one direction that the file moves: places of its directions and of its hairpin ends in their lists.</summary>
+internal sealed record MovedSigns(DirectionPlace Place, Range Directions, Range Wedges);
 
 /// <summary>A printed end of a hairpin.</summary>
 internal sealed record WedgeSign(string Type, string Number, int Measure, Fraction Offset, int Staff);

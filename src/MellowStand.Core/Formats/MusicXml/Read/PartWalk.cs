@@ -19,6 +19,12 @@ internal interface IPartListener
     /// <summary>A <c>direction</c> at the cursor.</summary>
     void Direction(PartWalk walk, XElement element) { }
 
+    /// <summary>A <c>sound</c> that stands in the measure by itself.</summary>
+    void Sound(PartWalk walk, XElement element) { }
+
+    /// <summary>A <c>barline</c> at the cursor.</summary>
+    void Barline(PartWalk walk, XElement element) { }
+
     /// <summary>A measure is over; <see cref="PartWalk.Furthest"/> is its length.</summary>
     void End(PartWalk walk) { }
 }
@@ -105,6 +111,12 @@ internal sealed class PartWalk(PartContent content, Action<int, string>? warn = 
                     break;
                 case "direction":
                     listener.Direction(this, e);
+                    break;
+                case "sound":
+                    listener.Sound(this, e);
+                    break;
+                case "barline":
+                    listener.Barline(this, e);
                     break;
                 default:
                     break;

@@ -27,35 +27,37 @@ public sealed class CarriedAccidental : IStudyRule
     private IEnumerable<Finding> InMeasure(StudyContext context, Part part, PartMeasure measure, IEnumerable<Note> notes)
     {
         var signed = new Dictionary<(Step, int), NoteHead>();
-        var carried = new Dictionary<(Step, int), List<NoteHead>>();
+        // What a sign reaches is told with that sign; what a tie carries is another matter.
+        var carried = new List<(NoteHead? Sign, NoteHead Head)>();
         foreach (var head in notes.Where(n => !n.IsCue).SelectMany(n => n.Heads).Where(h => h.Written is not null))
         {
             var pitch = head.Written!.Value;
             var place = (pitch.Step, pitch.Octave);
             if (head.Accidental is not null)
-            {
                 signed[place] = head;
-                continue;
+            else if (pitch.Alter != measure.Key.AlterOf(pitch.Step))
+            {
+                if (head.TiedFrom is { } from)
+                {
+                    if (from.Owner.MeasureIndex < measure.Index)
+                        carried.Add((null, head));
+                }
+                else if (signed.TryGetValue(place, out var sign))
+                    carried.Add((sign, head));
             }
-
-            if (pitch.Alter == measure.Key.AlterOf(pitch.Step))
-                continue;
-            var overBar = head.TiedFrom is { } from && from.Owner.MeasureIndex < measure.Index;
-            if (!overBar && (head.TiedFrom is not null || !signed.ContainsKey(place)))
-                continue;
-            if (!carried.TryGetValue(place, out var list))
-                carried[place] = list = [];
-            list.Add(head);
         }
 
-        return carried.Select(c => ToFinding(context, part, measure.Index, signed.GetValueOrDefault(c.Key), c.Value));
+        return carried
+            .GroupBy(c => (c.Sign, Tied: c.Sign is null ? c.Head : null))
+            .Select(g => ToFinding(context, part, measure.Index, g.Key.Sign, [.. g.Select(c => c.Head)]));
     }
 
     private Finding ToFinding(StudyContext context, Part part, int measure, NoteHead? sign, List<NoteHead> heads)
     {
         var name = SignedName(heads[0].Written!.Value);
         var why = sign is null
-            ? $"The tie carries the sign of {name} over the bar line, and nothing is printed in measure {context.Label(measure)}."
+            ? $"The tie carries the sign of {name} over the bar line, for the tied note alone: nothing is printed in measure "
+                + $"{context.Label(measure)}."
             : $"The sign at beat {context.Beat(sign.Owner)} holds to the bar line, so "
                 + $"{(heads.Count == 1 ? "this note is" : $"these {heads.Count} notes are")} {name} too, with nothing printed.";
         return new Finding(
@@ -64,10 +66,14 @@ public sealed class CarriedAccidental : IStudyRule
             measure,
             measure,
             [.. heads.Select(h => h.Id)],
-            IsRepeat(part, sign, heads) ? Severity.Note : Severity.Warn,
+            // A note that is only held on is seldom missed.
+            sign is null || IsRepeat(part, sign, heads) ? Severity.Note : Severity.Warn,
             $"{name} still",
             why
-        );
+        )
+        {
+            Fact = $"{heads[0].Sounding % 12} {sign?.Owner.Onset} {string.Join(' ', heads.Select(h => h.Owner.Onset))}",
+        };
     }
 
     // The same note struck again at once is seldom missed.

@@ -4,7 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The music moves to another key, and no new signature says so.</summary>
 /// <remarks>States the range, the altered notes as the part reads them, and the key; the key itself is found over all parts by
-/// <see cref="KeyFinder"/>. Told where it lasts at least three measures and the part plays the altered notes.</remarks>
+/// <see cref="KeyFinder"/>. Told where it lasts at least three measures and the part plays the altered notes, from the
+/// first of them to the last, with every note that is otherwise: who follows it plays every note right.</remarks>
 public sealed class HiddenKey : IStudyRule
 {
     private const int LeastMeasures = 3;
@@ -25,35 +26,35 @@ public sealed class HiddenKey : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        foreach (var (from, to, key) in Joined(context, part))
+        foreach (var (first, last, key) in Joined(context, part))
         {
-            if (to - from + 1 < LeastMeasures || FirstOfPiece(context, part, from, to))
+            if (last - first + 1 < LeastMeasures || FirstOfPiece(context, part, first, last))
                 continue;
-            var printed = part.Measures[from].Key;
+            var printed = part.Measures[first].Key;
             var moved = new KeySignature(key.FifthsNear(Sounding(part, printed)) + WrittenShift(part, printed));
-            var altered = Enum.GetValues<Step>().Where(s => moved.AlterOf(s) != printed.AlterOf(s)).ToList();
-            var notes = part.Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to && !n.IsTieContinuation).ToList();
-            var hits = notes
-                .Where(n => n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == moved.AlterOf(p.Step)))
-                .ToList();
-            var misses = notes.Count(n =>
-                n.Heads.Any(h => h.Written is { } p && altered.Contains(p.Step) && p.Alter == printed.AlterOf(p.Step))
-            );
-            if (hits.Count < 2 || hits.Count < LeastShare * (hits.Count + misses))
+            var altered = AlteredLetters.Of(part, printed, moved, key.IsMinor, first, last);
+            if (altered.Hits.Count < 2 || altered.Hits.Count < LeastShare * (altered.Hits.Count + altered.Misses))
                 continue;
+            // The range is that of the altered notes: before and after them nothing is hidden.
+            var (from, to) = (altered.Hits.Min(n => n.MeasureIndex), altered.Hits.Max(n => n.MeasureIndex));
+            if (to - from + 1 < LeastMeasures)
+                continue;
+            altered = AlteredLetters.Of(part, printed, moved, key.IsMinor, from, to);
             var mode = moved with { Mode = key.IsMinor ? "minor" : "major" };
-            var names = string.Join(", ", Order(moved, altered).Select(s => Signed(s, moved.AlterOf(s))));
             yield return new Finding(
                 Name,
                 [part.Id],
                 from,
                 to,
-                [.. hits.Select(n => n.Id)],
+                [.. altered.Hits.Select(n => n.Id)],
                 Severity.Warn,
                 $"Hidden key: {mode.Name}",
                 $"From measure {context.Label(from)} to {context.Label(to)} the music is in {mode.Name} with no new signature: "
-                    + $"{names}{(altered.Count == 1 ? " throughout" : "")}. {Return(context, to)}"
-            );
+                    + $"{altered.Words(context)} {Return(context, to)}"
+            )
+            {
+                Fact = $"{first} {last} {key.Tonic} {key.IsMinor}",
+            };
         }
     }
 
@@ -108,11 +109,6 @@ public sealed class HiddenKey : IStudyRule
 
     private static int Sounding(Part part, KeySignature written) =>
         written.Written(new Transposition(-part.Transposition.Diatonic, -part.Transposition.Chromatic, 0)).Fifths;
-
-    private static IEnumerable<Step> Order(KeySignature key, List<Step> altered) =>
-        key.AlteredSteps.Where(altered.Contains).Concat(altered.Where(s => !key.AlteredSteps.Contains(s)));
-
-    private static string Signed(Step step, decimal alter) => step + (alter == 0 ? "♮" : Pitch.Sign(alter));
 
     private static string Return(StudyContext context, int to) =>
         to + 1 < context.Score.Measures.Count ? $"It returns in measure {context.Label(to + 1)}." : "It does not return.";

@@ -28,6 +28,6 @@ public sealed class StaccatoLength : IStudyRule
             Severity.Note,
             $"Staccato: about {Math.Round(full * Share / 10) * 10:0} ms",
             $"At quarter = {same.Key.Bpm:0.#} this note takes {full:0} ms and sounds about half of it, {full * Share:0} ms: "
-                + $"separated, not pecked."
+                + $"separated, not pecked.{context.IfTempo(same.First().MeasureIndex)}"
         );
 }

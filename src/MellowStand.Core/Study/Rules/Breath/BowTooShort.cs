@@ -34,9 +34,9 @@ public sealed class BowTooShort : IStudyRule
                 Name,
                 part,
                 stroke,
-                Severity.Warn,
+                context.AtTempo(first.MeasureIndex, Severity.Warn),
                 $"One bow for {seconds:0.#} seconds",
-                $"At {DynamicLevels.SignOf(level)} a whole bow lasts about {bow:0.#} seconds. {Cure(context, stroke)}"
+                $"At {DynamicLevels.SignOf(level)} a whole bow lasts about {bow:0.#} seconds. {Cure(context, stroke)}{context.IfTempo(first.MeasureIndex)}"
             );
         }
     }

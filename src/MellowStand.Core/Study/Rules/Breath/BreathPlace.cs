@@ -43,7 +43,7 @@ public sealed class BreathPlace : IStudyRule
                         ", ",
                         chosen.Select(n => $"{n.Top!.Value.Name} ({context.Label(n.MeasureIndex)}, beat {context.Beat(n)})")
                     )
-                    + $".{out2}"
+                    + $".{out2}{context.IfTempo(phrase.Notes[0].MeasureIndex)}"
             );
         }
     }

@@ -39,10 +39,10 @@ public sealed class NoBreath : IStudyRule
                     from.MeasureIndex,
                     to.MeasureIndex,
                     [from.Id, to.Id],
-                    Severity.Warn,
+                    context.AtTempo(first, Severity.Warn),
                     $"No place to breathe for {seconds:0} seconds",
                     $"From beat {context.Beat(from)} of measure {context.Label(from.MeasureIndex)} the line goes on for "
-                        + $"{seconds:0.#} seconds; {allowance:0} is a breath. {Window(slowest, quickest)}"
+                        + $"{seconds:0.#} seconds; {allowance:0} is a breath. {Window(slowest, quickest)}{context.IfTempo(first)}"
                 );
             }
         }

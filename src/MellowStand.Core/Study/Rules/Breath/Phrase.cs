@@ -22,6 +22,8 @@ internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
             );
     }
 
+    private static bool EndsAt(IReadOnlySet<Fraction> moments, Note note) => moments.Contains(note.Onset + note.SoundingDuration);
+
     public static IEnumerable<BreathPhrase> Of(Melody melody)
     {
         foreach (var phrase in melody.Phrases())
@@ -30,7 +32,8 @@ internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
             foreach (var note in phrase)
             {
                 open.Add(note);
-                if (!note.Has("breath-mark") && !note.Has("caesura"))
+                // A fermata stops the clock: whoever wants to breathes there.
+                if (!note.Has("breath-mark") && !note.Has("caesura") && !EndsAt(melody.Fermatas, note))
                     continue;
                 yield return new BreathPhrase(open);
                 open = [];

@@ -30,6 +30,7 @@ public sealed class ForgottenPiano : IStudyRule
             if (
                 line.Swells.Any(s => !s.Grows && s.To > before.Onset && s.From < now.Onset)
                 || part.FirstSoundingFrom(now.Onset) is not { } note
+                || JustBefore.Sounds(context, part, note)
             )
                 continue;
             yield return Finding.At(

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A swell with no level at its end, or to a level on the wrong side.</summary>
-/// <remarks>A level, or a swell back, within a measure of the end answers it. Common practice, no published source.</remarks>
+/// <remarks>A level, an accent sign or a swell back within a measure of the end answers it; a swell and back belongs together. A crescendo
+/// arrives at the first letter of fp and sfp, and what begins there begins at the second. Common practice, no published source.</remarks>
 public sealed class HairpinToNowhere : IStudyRule
 {
     /// <inheritdoc/>
@@ -26,12 +27,12 @@ public sealed class HairpinToNowhere : IStudyRule
             var word = swell.Grows ? "Crescendo" : "Diminuendo";
             var note = part.FirstSoundingFrom(swell.From);
             IReadOnlyList<string> ids = note is null ? [] : [note.Id];
-            // A swell and back answers itself.
-            if (line.SwellsFrom(swell.To - 1, swell.To + 1).Any(s => s.Grows != swell.Grows))
+            // A swell and back answers itself, from either side.
+            if (line.SwellsFrom(swell.To - 1, swell.To + 1).Any(s => s.Grows != swell.Grows) || ComesBack(line, swell))
                 continue;
             if (next is null)
             {
-                if (line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell) || !swell.Grows && IsEnd(context, part, swell))
+                if (Strikes(part, swell.To - reach / 2, swell.To + reach) || line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell) || !swell.Grows && IsEnd(context, part, swell))
                     continue;
                 yield return new Finding(
                     Name,
@@ -45,7 +46,7 @@ public sealed class HairpinToNowhere : IStudyRule
                         + $"level: decide how {(swell.Grows ? "loud" : "soft")} it becomes."
                 );
             }
-            else if (line.At(swell.From) is { } start && start.Onset < next.Onset && (next.Level > start.Level) != swell.Grows)
+            else if (line.At(swell.From) is { } start && start.Onset < next.Onset && (ArrivesAt(next) > start.Level) != swell.Grows)
             {
                 yield return new Finding(
                     Name,
@@ -60,6 +61,17 @@ public sealed class HairpinToNowhere : IStudyRule
             }
         }
     }
+
+    // The half of a swell and back that ends where no new level is printed, or where the first one began.
+    private static bool ComesBack(LevelLine line, Swell swell) =>
+        line.Swells.Any(s => s.Grows != swell.Grows && s.From < swell.From && swell.From - s.To <= 1 && s.To - swell.From <= 1)
+        && line.Levels.Between(l => l.Onset, swell.From, swell.To).All(l => l.Onset == swell.To);
+
+    private static bool Strikes(Part part, Fraction from, Fraction to) =>
+        part.Directions.Between(d => d.Onset, from, to).Any(d => d.Kind == DirectionKind.Dynamic && DynamicLevels.LevelAfter(d.Text) is null);
+
+    // Loud once, then soft: the swell arrives at the loud letter.
+    private static int ArrivesAt(PrintedLevel level) => DynamicLevels.IsStrikeThenLevel(level.Sign) ? DynamicLevels.LevelAfter("f")!.Value : level.Level;
 
     // A diminuendo at the end of everything dies away.
     private static bool IsEnd(StudyContext context, Part part, Swell swell) =>

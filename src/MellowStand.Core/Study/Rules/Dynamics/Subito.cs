@@ -30,7 +30,7 @@ public sealed class Subito : IStudyRule
                 continue;
             if (line.Swells.Any(s => s.From < now.Onset && s.To > before.Onset && s.Grows == steps > 0))
                 continue;
-            if (part.FirstSoundingFrom(now.Onset) is not { } note || !SoundsJustBefore(part, context, note))
+            if (part.FirstSoundingFrom(now.Onset) is not { } note || !JustBefore.Sounds(context, part, note))
                 continue;
             yield return new Finding(
                 Name,
@@ -44,15 +44,5 @@ public sealed class Subito : IStudyRule
                     + $"{context.Beat(note)}: no swell leads there, so the change is on that very note."
             );
         }
-    }
-
-    private static bool SoundsJustBefore(Part part, StudyContext context, Note note)
-    {
-        var beat = context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
-        var since = note.Onset - beat;
-        for (var i = part.PlaceFrom(note.Onset) - 1; i >= 0 && part.Notes[i].MeasureIndex >= note.MeasureIndex - 1; i--)
-            if (part.Notes[i].Sounds && part.Notes[i].End > since)
-                return true;
-        return false;
     }
 }

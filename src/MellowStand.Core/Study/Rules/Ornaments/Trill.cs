@@ -42,7 +42,7 @@ public sealed class Trill : IStudyRule
                 Severity.Note,
                 $"Trill {main.Name}–{upper.Name}",
                 $"{Capital(start)}, trill with {upper.Name}{(closing ? ", with closing notes" : "")}, {stop}; about "
-                    + $"{alternations} {(alternations == 1 ? "alternation fits" : "alternations fit")}."
+                    + $"{alternations} {(alternations == 1 ? "alternation fits" : "alternations fit")}.{context.IfTempo(note.MeasureIndex)}"
             );
         }
     }

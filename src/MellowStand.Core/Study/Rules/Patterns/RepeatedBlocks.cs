@@ -7,7 +7,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <param name="Again">First measure of the later stretch from 0.</param>
 /// <param name="Length">Measures of both.</param>
 /// <param name="Different">Places in the stretch (from 0) whose pitches or rhythm differ.</param>
-internal sealed record RepeatedBlock(int First, int Again, int Length, IReadOnlyList<int> Different);
+/// <param name="EndsOtherwise">True where the phrase goes on for one measure more, with other music.</param>
+internal sealed record RepeatedBlock(int First, int Again, int Length, IReadOnlyList<int> Different, bool EndsOtherwise);
 
 /// <summary>Finds stretches of measures that come again, exactly or but for single measures.</summary>
 /// <remarks>Equal measures meet in a table and are followed along their diagonal; a different measure is bridged when equal ones stand on
@@ -86,10 +87,19 @@ internal static class RepeatedBlocks
             k++;
         }
 
-        while (k > 1 && different.Contains(k - 1 + lead) && measures[j + k - 1].IsRest)
+        // The return ends where the likeness ends.
+        var endsOtherwise = false;
+        while (k > 1 && different.Contains(k - 1 + lead) && !StillAlike(measures[i + k - 1], measures[j + k - 1]))
+        {
             different.Remove(--k + lead);
-        return new RepeatedBlock(i - lead, j - lead, k + lead, different);
+            endsOtherwise = !measures[j + k].IsRest;
+        }
+
+        return new RepeatedBlock(i - lead, j - lead, k + lead, different, endsOtherwise);
     }
+
+    private static bool StillAlike(MeasureContent a, MeasureContent b) =>
+        !b.IsRest && (a.Rhythm == b.Rhythm || a.SharedWith(b) > 0);
 
     private static bool Equal(IReadOnlyList<MeasureContent> m, int i, int j) => j < m.Count && i < m.Count && m[i].Pitches == m[j].Pitches;
 

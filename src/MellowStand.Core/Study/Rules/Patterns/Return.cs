@@ -37,6 +37,7 @@ public sealed class Return : IStudyRule
             var notes = differences
                 .SelectMany(d => DifferentNotes(measures[block.First + d.Place], measures[block.Again + d.Place]))
                 .ToList();
+            var ending = block.EndsOtherwise ? $"; measure {context.Label(last + 1)} ends it otherwise" : "";
             if (differences.Count == 0)
             {
                 yield return new Finding(
@@ -45,9 +46,9 @@ public sealed class Return : IStudyRule
                     block.Again,
                     last,
                     [],
-                    Severity.Note,
-                    $"The same as {first}",
-                    $"{Capital(again)} {Are(block)} {first} again: practise once."
+                    block.EndsOtherwise ? Severity.Warn : Severity.Note,
+                    block.EndsOtherwise ? $"As {first}, with another ending" : $"The same as {first}",
+                    $"{Capital(again)} {Are(block)} {first} again: practise once{ending}."
                 );
                 continue;
             }
@@ -65,7 +66,7 @@ public sealed class Return : IStudyRule
                 Severity.Warn,
                 $"As {first}, with a difference",
                 $"{Capital(again)} {Are(block)} {first} again, except: "
-                    + $"{named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}."
+                    + $"{named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}{ending}."
             );
         }
     }
@@ -116,6 +117,12 @@ public sealed class Return : IStudyRule
                 )
             )
         );
+
+    /// <summary>The notes of a measure that carry other marks than those of an earlier one, note by note.</summary>
+    internal static IEnumerable<Note> DifferentMarks(MeasureContent before, MeasureContent now) =>
+        now.Sounding.Zip(before.Sounding)
+            .Where(p => !p.First.Marks.Where(m => m.Name != "dynamics").ToHashSet().SetEquals(p.Second.Marks.Where(m => m.Name != "dynamics")))
+            .Select(p => p.First);
 
     private static IEnumerable<Note> DifferentNotes(MeasureContent before, MeasureContent now)
     {

@@ -3,7 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The same music again, higher or lower.</summary>
-/// <remarks>Four measures or more with the same rhythm and the same intervals. Common practice, no published source.</remarks>
+/// <remarks>Four measures or more with the same rhythm and the same intervals; the trap is the one that is articulated or slurred
+/// otherwise. Common practice, no published source.</remarks>
 public sealed class TransposedReturn : IStudyRule
 {
     private const int LeastMeasures = 4;
@@ -38,16 +39,20 @@ public sealed class TransposedReturn : IStudyRule
                 {
                     covered = j + best.Length - 1;
                     var first = context.Measures(best.First, best.First + best.Length - 1);
+                    var marked = Enumerable
+                        .Range(0, best.Length)
+                        .Where(k => measures[best.First + k].Marks != measures[j + k].Marks)
+                        .ToList();
                     yield return new Finding(
                         Name,
                         [part.Id],
                         j,
                         covered,
-                        [],
-                        Severity.Note,
-                        $"As {first}, {Words(best.Shift)}",
+                        [.. marked.SelectMany(k => Return.DifferentMarks(measures[best.First + k], measures[j + k])).Select(n => n.Id)],
+                        marked.Count > 0 && marked.Count < best.Length ? Severity.Warn : Severity.Note,
+                        $"As {first}, {Words(best.Shift)}{(marked.Count > 0 ? ", with a difference" : "")}",
                         $"From measure {context.Label(j)} to {context.Label(covered)} the music of {first} comes again, "
-                            + $"{Words(best.Shift)}."
+                            + $"{Words(best.Shift)}{Otherwise(context, [.. marked.Select(k => j + k)])}."
                     );
                 }
             }
@@ -69,6 +74,14 @@ public sealed class TransposedReturn : IStudyRule
             k++;
         return k;
     }
+
+    private static string Otherwise(StudyContext context, List<int> measures) =>
+        measures.Count switch
+        {
+            0 => "",
+            1 => $", except that measure {context.Label(measures[0])} is marked otherwise",
+            _ => $", except that {measures.Count} measures are marked otherwise, measure {context.Label(measures[0])} first",
+        };
 
     private static string Words(int semitones) => $"{Intervals.Name(Math.Abs(semitones))} {(semitones > 0 ? "higher" : "lower")}";
 }

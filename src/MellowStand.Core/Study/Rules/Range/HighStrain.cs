@@ -33,10 +33,10 @@ public sealed class HighStrain : IStudyRule
                 Name,
                 part,
                 s,
-                Severity.Warn,
+                context.AtTempo(s[0].MeasureIndex, Severity.Warn),
                 $"High for {seconds:0} seconds",
                 $"{context.Measures(s[0].MeasureIndex, s[^1].MeasureIndex)}: {seconds:0} seconds of sound at the top of the "
-                    + $"range. Rest at least as much as you play, and share the part."
+                    + $"range. Rest at least as much as you play, and share the part.{context.IfTempo(s[0].MeasureIndex)}"
             );
         }
     }

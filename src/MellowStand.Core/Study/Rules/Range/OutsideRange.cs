@@ -24,8 +24,10 @@ public sealed class OutsideRange : IStudyRule
         if (instrument.Transposition.Semitones != part.Transposition.Semitones)
             yield break;
         var (level, isPlayers) = context.LevelOf(part);
-        var range = Instruments.WrittenRanges.Of(instrument, level);
-        var extreme = Instruments.WrittenRanges.Of(instrument, "extreme");
+        // A part that is only called a voice is the voice of its clef.
+        var read = Instruments.VoiceClefs.Of(instrument, part.Clef);
+        var range = Instruments.WrittenRanges.Of(read, level);
+        var extreme = Instruments.WrittenRanges.Of(read, "extreme");
         foreach (var group in context.MelodyOf(part).Notes.Where(n => !range.Holds(n.Top!.Value)).GroupBy(n => extreme.Holds(n.Top!.Value)))
         {
             foreach (var s in Stretches.Of(group, 4))

@@ -4,7 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The unit to count is not the meter's lower number.</summary>
 /// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8 in
-/// dotted quarters unless they are slow; a quick 3/4 in one. Common practice, no published source; the bounds are ours.</remarks>
+/// dotted quarters unless they are slow; a quick 3/4 in one. The printed beat unit says it before all else; a word alone says it only
+/// together with the note values. Common practice, no published source; the bounds are ours.</remarks>
 public sealed class CountUnit : IStudyRule
 {
     private const double SlowQuarter = 66;
@@ -33,10 +34,11 @@ public sealed class CountUnit : IStudyRule
             var struck = Enumerable.Range(from, to - from + 1).SelectMany(m => context.MelodyOf(part).ByMeasure[m]).ToList();
             if (struck.Count == 0)
                 continue;
+            var printed = context.Tempo.MarkAt(from)?.Unit;
             if (meter.IsCompound || (meter.Groups[0] is { Beats: 3, BeatType: 8 }))
             {
                 var dotted = quarter / (unit * 3).Value;
-                if (dotted >= SlowDotted)
+                if (printed == unit * 3 || (printed != unit && dotted >= SlowDotted && !(printed is null && IsFullOfShort(struck, unit))))
                     yield return Make(
                         part,
                         from,
@@ -54,7 +56,15 @@ public sealed class CountUnit : IStudyRule
                     "Count in one",
                     $"Quarter = {quarter:0.#} is too quick to beat: dotted half = {quarter / 3:0.#} is the beat."
                 );
-            else if (unit >= 1 && context.Tempo.IsPrinted && quarter <= SlowQuarter && struck.Count(IsShort) >= ShareOfShort * struck.Count)
+            else if (printed is { } half && half == unit / 2)
+                yield return Make(
+                    part,
+                    from,
+                    to,
+                    $"Count in {Lengths.Value(half)}s",
+                    $"The printed beat is the {Lengths.Value(half)}, not the {Lengths.Value(unit)}: {Lengths.Value(half)} = {quarter / half.Value:0.#}."
+                );
+            else if (unit >= 1 && context.Tempo.IsKnownAt(from) && quarter <= SlowQuarter && struck.Count(IsShort) >= ShareOfShort * struck.Count)
                 yield return Make(
                     part,
                     from,
@@ -65,6 +75,10 @@ public sealed class CountUnit : IStudyRule
                 );
         }
     }
+
+    // Compound meter in which most notes are shorter than its lower number is felt in that number.
+    private static bool IsFullOfShort(List<Note> struck, Fraction unit) =>
+        struck.Count(n => n.Duration > Fraction.Zero && n.Duration < unit) * 2 > struck.Count;
 
     private static bool IsShort(Note n) => n.Duration > Fraction.Zero && n.Duration <= Short;
 

@@ -3,10 +3,20 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>An uneven meter and how it is grouped.</summary>
-/// <remarks>5/8 and 7/8 are grouped as printed in the signature, or else as beamed by most parts. Common practice, no published
+/// <remarks>5/8 and 7/8 are grouped as printed in the signature, or else as beamed by most parts; a beam of four is two groups of two. Where
+/// nothing is beamed, the strokes of all parts tell; where they do not, the director decides. Common practice, no published
 /// source.</remarks>
 public sealed class MeterGrouping : IStudyRule
 {
+    private static readonly Dictionary<int, int[][]> Usual = new()
+    {
+        [5] = [[2, 3], [3, 2]],
+        [7] = [[2, 2, 3], [3, 2, 2], [2, 3, 2]],
+        [8] = [[3, 3, 2], [3, 2, 3], [2, 3, 3], [2, 2, 2, 2]],
+        [10] = [[3, 3, 2, 2], [2, 2, 3, 3], [3, 2, 3, 2], [2, 3, 2, 3]],
+        [11] = [[3, 3, 3, 2], [2, 3, 3, 3], [3, 2, 3, 3], [3, 3, 2, 3]],
+    };
+
     /// <inheritdoc/>
     public string Name => "meter-grouping";
 
@@ -72,7 +82,34 @@ public sealed class MeterGrouping : IStudyRule
         if (frame.Meter.Groups.Count > 1)
             return string.Join('+', frame.Meter.Groups.Select(g => g.Beats));
         var votes = score.Parts.Select(p => OfBeams(p.Measures[frame.Index], frame)).OfType<string>().GroupBy(g => g).ToList();
-        return votes.Count == 0 ? null : votes.MaxBy(g => g.Count())!.Key;
+        return votes.Count > 0 ? votes.MaxBy(g => g.Count())!.Key : OfStrokes(score, frame);
+    }
+
+    // The grouping whose first notes are struck in most parts, when it is one only.
+    private static string? OfStrokes(Score score, MeasureFrame frame)
+    {
+        var unit = frame.Meter.Groups[0].Unit;
+        var struck = score
+            .Parts.SelectMany(p => p.Measures[frame.Index].Notes.Where(n => n.Sounds && !n.IsGrace && !n.IsTieContinuation))
+            .Select(n => n.Offset / unit)
+            .Where(o => o.Denominator == 1 && o > Fraction.Zero)
+            .GroupBy(o => (int)o.Numerator)
+            .ToDictionary(g => g.Key, g => g.Count());
+        if (struck.Count == 0)
+            return null;
+        var ranked = Usual[frame.Meter.Groups[0].Beats]
+            .Select(groups => (groups, Hits: Starts(groups).Sum(s => struck.GetValueOrDefault(s)), Misses: struck.Keys.Except(Starts(groups)).Count()))
+            .OrderByDescending(x => x.Hits)
+            .ThenBy(x => x.Misses)
+            .ToList();
+        return ranked.Count > 1 && (ranked[0].Hits, ranked[0].Misses) == (ranked[1].Hits, ranked[1].Misses) ? null : string.Join('+', ranked[0].groups);
+    }
+
+    private static IEnumerable<int> Starts(int[] groups)
+    {
+        var at = 0;
+        foreach (var group in groups.SkipLast(1))
+            yield return at += group;
     }
 
     // Where a beam begins, a group begins; a group without beams is what is left.
@@ -92,7 +129,7 @@ public sealed class MeterGrouping : IStudyRule
             .Distinct()
             .Order()
             .ToList();
-        var groups = cuts.Zip(cuts.Skip(1), (a, b) => (b - a).Numerator).ToList();
-        return groups.Count > 1 && groups.All(g => g is >= 2 and <= 4) ? string.Join('+', groups) : null;
+        var groups = cuts.Zip(cuts.Skip(1), (a, b) => (b - a).Numerator).SelectMany(g => g == 4 ? new long[] { 2, 2 } : [g]).ToList();
+        return groups.Count > 1 && groups.All(g => g is 2 or 3) ? string.Join('+', groups) : null;
     }
 }

@@ -2,7 +2,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
 
-/// <summary>The piece begins with a pickup: its count-off, and the last measure that completes it.</summary>
+/// <summary>The piece, or a section after a repeat, a double bar or a fermata, begins with a pickup: its count-off, and the measure that
+/// completes it.</summary>
 /// <remarks>A one-beat pickup in 4/4 leaves three beats in the last measure and a count-off of three beats. Common
 /// practice, no published source.</remarks>
 public sealed class Pickup : IStudyRule
@@ -15,6 +16,39 @@ public sealed class Pickup : IStudyRule
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        foreach (var finding in AtStart(context, part))
+            yield return finding;
+        var measures = context.Score.Measures;
+        for (var m = 1; m + 1 < measures.Count; m++)
+        {
+            var (before, pickup) = (measures[m - 1], measures[m]);
+            if (pickup.Meter.IsSenza || !IsRestOf(before, pickup) || (m == 1 && before.IsPickup))
+                continue;
+            var unit = pickup.Meter.BeatUnit;
+            yield return new Finding(
+                Name,
+                [part.Id],
+                m,
+                m,
+                [],
+                Severity.Note,
+                $"Pickup of {Beats(pickup.Length, unit)} into measure {context.Label(m + 1)}",
+                $"Measure {context.Label(m - 1)} has {Beats(before.Length, unit)} and this one the rest of it: the section that begins in "
+                    + $"measure {context.Label(m + 1)} is practised and counted off with its pickup."
+            );
+        }
+    }
+
+    // Two short measures that fill one: the second leads into what follows.
+    private static bool IsRestOf(MeasureFrame before, MeasureFrame pickup) =>
+        before.Meter.Equals(pickup.Meter)
+        && before.Length < before.Meter.Length
+        && pickup.Length < pickup.Meter.Length
+        && pickup.Length > Fraction.Zero
+        && before.Length + pickup.Length == pickup.Meter.Length;
+
+    private IEnumerable<Finding> AtStart(StudyContext context, Part part)
     {
         var first = context.Score.Measures[0];
         if (!first.IsPickup || first.Meter.IsSenza)

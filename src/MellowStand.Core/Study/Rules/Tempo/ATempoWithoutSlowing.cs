@@ -32,7 +32,7 @@ public sealed class ATempoWithoutSlowing : IStudyRule
                     .Take(i)
                     .Reverse()
                     .TakeWhile(s => s.Kind != TempoKind.Return)
-                    .Any(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening)
+                    .Any(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening or TempoKind.Changed)
                 || ChangedTempo(signs, i)
                 || FermataBefore(context, signs[i]);
             if (left)
@@ -62,5 +62,5 @@ public sealed class ATempoWithoutSlowing : IStudyRule
         && !signs[i].Text.Contains("a tempo", StringComparison.OrdinalIgnoreCase);
 
     private static bool FermataBefore(StudyContext context, TempoSign sign) =>
-        context.Score.Parts.Any(p => p.Notes.Any(n => n.Has("fermata") && n.Onset < sign.Onset && n.MeasureIndex >= sign.Measure - 1));
+        context.FermataIn(Math.Max(0, sign.Measure - 1), sign.Measure, sign.Onset);
 }

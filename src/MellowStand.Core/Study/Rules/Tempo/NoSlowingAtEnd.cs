@@ -24,7 +24,7 @@ public sealed class NoSlowingAtEnd : IStudyRule
         var since = Math.Max(0, last - EndMeasures + 1);
         if (context.Tempo.Signs.Any(s => s.Kind == TempoKind.Slowing && s.Measure >= since))
             yield break;
-        if (context.Score.Parts.Any(p => p.Notes.Any(n => n.MeasureIndex >= since && n.Has("fermata"))))
+        if (context.FermataIn(since, last, context.Score.Measures[last].End + 1))
             yield break;
         yield return new Finding(
             Name,
