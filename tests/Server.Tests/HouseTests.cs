@@ -178,7 +178,8 @@ public sealed class HouseTests : IDisposable
         var open = await Figure(client, "openDifferences");
         var findings = await Figure(client, "findings");
         Assert.True(open > 0);
-        await Made(client, $"/api/pieces/{piece}/decisions/all", new { kind = (string?)null });
+        var differences = (await client.Json($"/api/pieces/{piece}/unify")).EnumerateArray().Select(d => d.GetProperty("id").GetString());
+        await Made(client, $"/api/pieces/{piece}/decisions/all", new { kind = (string?)null, differences });
         Assert.Equal(0, await Figure(client, "openDifferences"));
         foreach (var f in (await client.Json($"/api/pieces/{piece}/study")).EnumerateArray())
             await client.Send(HttpMethod.Put, $"/api/pieces/{piece}/study/{f.GetProperty("id").GetString()}/dismissal");

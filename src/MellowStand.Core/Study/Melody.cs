@@ -23,8 +23,7 @@ public sealed class Melody
                 .GroupBy(n => n.Onset)
                 .Select(g => g.First()),
         ];
-        Fermatas = new HashSet<Fraction>(
-        [
+        Fermatas = new HashSet<Fraction>([
             .. part.Directions.Where(d => d.Kind == DirectionKind.BarlineFermata).Select(d => d.Onset),
             .. part.Notes.Where(n => n.Has("fermata")).Select(n => n.End),
         ]);

@@ -13,9 +13,14 @@ internal static class OneFact
         var said = all.Where(f => f.Rule == "hidden-key").SelectMany(f => f.Notes).ToHashSet();
         return said.Count == 0
             ? all
-            : all.Select(f => SaidByHiddenKey.Contains(f.Rule) && f.Severity == Severity.Warn && f.Notes.All(n => said.Contains(n))
-                ? f with { Severity = Severity.Note }
-                : f);
+            : all.Select(f =>
+                SaidByHiddenKey.Contains(f.Rule) && f.Severity == Severity.Warn && f.Notes.All(n => said.Contains(n))
+                    ? f with
+                    {
+                        Severity = Severity.Note,
+                    }
+                    : f
+            );
     }
 
     /// <summary>One finding for all parts that share it: a remark that belongs to five parts is written once and reaches five.</summary>

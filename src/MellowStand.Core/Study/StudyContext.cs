@@ -103,7 +103,9 @@ public sealed class StudyContext
     public bool FermataIn(int from, int to, Fraction before) =>
         Score.Parts.Any(p =>
             Enumerable.Range(from, to - from + 1).Any(m => p.Measures[m].Notes.Any(n => n.Onset < before && n.Has("fermata")))
-            || p.Directions.Any(d => d.Kind == DirectionKind.BarlineFermata && d.MeasureIndex >= from && d.MeasureIndex <= to && d.Onset <= before)
+            || p.Directions.Any(d =>
+                d.Kind == DirectionKind.BarlineFermata && d.MeasureIndex >= from && d.MeasureIndex <= to && d.Onset <= before
+            )
         );
 
     /// <summary>What to add to a finding that turns notes into seconds where no tempo is printed or given; empty where one is.</summary>
@@ -142,7 +144,7 @@ public sealed class StudyContext
     public string Label(int measure) => Score.Measures[measure].Label;
 
     /// <summary>The beat of a moment in its measure, from 1, in the beat unit of the meter; e.g. <c>2</c> or <c>2½</c>.</summary>
-    public string Beat(Note note) => Lengths.Mixed(BeatsIn(note) + 1);
+    public string Beat(Note note) => Lengths.Beat(BeatsIn(note) + 1);
 
     private static int[] SoundingParts(Score score)
     {

@@ -27,12 +27,16 @@ public static class StudyDesk
     /// <param name="from">First measure from 0.</param>
     /// <param name="to">Last measure from 0.</param>
     public static IReadOnlyList<Finding> Examine(StudyContext context, IEnumerable<Part> parts, int from, int to) =>
-        [.. InOrder(parts.SelectMany(p => Rules.SelectMany(r => r.Examine(context, p))), context.NameOf).Where(f => f.To >= from && f.From <= to)];
+        [
+            .. InOrder(parts.SelectMany(p => Rules.SelectMany(r => r.Examine(context, p))), context.NameOf)
+                .Where(f => f.To >= from && f.From <= to),
+        ];
 
     /// <summary>What the rules found in single parts, joined where several share it, most severe first within a measure.</summary>
     internal static IReadOnlyList<Finding> InOrder(IEnumerable<Finding> found, Func<string, string> nameOf)
     {
-        var joined = OneFact.Told(OneFact.Once(found), nameOf)
+        var joined = OneFact
+            .Told(OneFact.Once(found), nameOf)
             .OrderBy(f => f.From)
             .ThenByDescending(f => f.Severity)
             .ThenBy(f => f.Rule, StringComparer.Ordinal)

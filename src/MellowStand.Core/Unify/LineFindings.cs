@@ -23,6 +23,10 @@ internal sealed record LineFindings(SharedLine Line, IReadOnlyList<(string Kind,
     private static LineFindings Of(UnifyContext context, SharedLine line, IEnumerable<IDifferenceRule> rules) =>
         new(
             line,
-            [.. rules.Select(r => (Kind: r.Name, Found: (IReadOnlyList<Difference>)[.. r.Find(context, line)])).Where(k => k.Found.Count > 0)]
+            [
+                .. rules
+                    .Select(r => (Kind: r.Name, Found: (IReadOnlyList<Difference>)[.. r.Find(context, line)]))
+                    .Where(k => k.Found.Count > 0),
+            ]
         );
 }

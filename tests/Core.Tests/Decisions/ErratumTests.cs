@@ -9,12 +9,18 @@ namespace MellowStand.Core.Tests.Decisions;
 public sealed class ErratumTests
 {
     private const string Music =
-        "part \"Clarinet 2\"\nmeter:4/4 | C5q D5q E5q F5q | G5e A5e G5e F5e E5h | C5e3 D5e3 E5e3 F5s G5s A5s B5s C6q C6q | meter:6/8 C5q D5e E5e F5e G5e";
+        "part \"Clarinet 2\"\nmeter:4/4 | C5q D5q E5q F5q | "
+        + "G5e A5e G5e F5e E5h | C5e3 D5e3 E5e3 F5s G5s A5s B5s C6q C6q | meter:6/8 C5q D5e E5e F5e G5e";
 
     [Theory]
     [InlineData("5-8", "staccato", "", "measure 2: staccato on the four eighths")]
     [InlineData("6", "accent", "", "measure 2: accent on the second eighth of beat 1")]
-    [InlineData("6 8", "accent", "staccato", "measure 2: accent instead of staccato on two eighths, the second eighth of beat 1 and the second eighth of beat 2")]
+    [InlineData(
+        "6 8",
+        "accent",
+        "staccato",
+        "measure 2: accent instead of staccato on two eighths, the second eighth of beat 1 and the second eighth of beat 2"
+    )]
     [InlineData("1 3", "", "tenuto", "measure 1: no tenuto on two quarters, beats 1 and 3")]
     [InlineData("1-4", "staccato", "", "measure 1: staccato on every note")]
     [InlineData("11", "tenuto", "", "measure 3: tenuto on the second triplet eighth of beat 1")]
@@ -39,7 +45,10 @@ public sealed class ErratumTests
         var score = ShortFormReader.Score(Music);
         var slur = new Mark("slur");
         MarkChange[] changes = [new("P1", ["P1-n1", "P1-n4"], [], [slur]), new("P1", ["P1-n1", "P1-n2"], [slur], [])];
-        Assert.Equal("measure 1: slur from beat 1 to beat 2, instead of slur from beat 1 to beat 4", Assert.Single(Erratum.Of(score, changes)).What);
+        Assert.Equal(
+            "measure 1: slur from beat 1 to beat 2, instead of slur from beat 1 to beat 4",
+            Assert.Single(Erratum.Of(score, changes)).What
+        );
     }
 
     [Fact]
@@ -47,7 +56,10 @@ public sealed class ErratumTests
     {
         foreach (var name in MarkCatalog.Names)
             Assert.DoesNotContain(MarkWords.Of(new Mark(name)), c => c == ':');
-        Assert.Equal(["marcato", "up bow", "finger 2"], new[] { "strong-accent", "up-bow", "fingering:2" }.Select(m => MarkWords.Of(Mark.Parse(m))));
+        Assert.Equal(
+            ["marcato", "up bow", "finger 2"],
+            new[] { "strong-accent", "up-bow", "fingering:2" }.Select(m => MarkWords.Of(Mark.Parse(m)))
+        );
     }
 
     private static IEnumerable<string> Ids(string notes)

@@ -45,7 +45,11 @@ public sealed class ReferenceScoresTests
     [MemberData(nameof(Reference.Scores), MemberType = typeof(Reference))]
     public void Reads_every_printed_mark_and_slur(string file)
     {
-        var score = ScoreReader.Read(Reference.Bytes(file));
+        // The facts tell where a sign is written in the file, before its offset moves it.
+        var document = ScoreDocument.Load(Reference.Bytes(file));
+        foreach (var offset in document.Xml.Descendants("offset").ToList())
+            offset.Remove();
+        var score = ScoreReader.Read(document);
         using var facts = JsonDocument.Parse(Reference.Bytes("facts/" + Path.ChangeExtension(file, ".json")));
         foreach (var printed in facts.RootElement.GetProperty("printed").EnumerateArray())
         {

@@ -65,7 +65,9 @@ public sealed class CauseTests
     {
         const string phrased = "| C5q[ D5q E5q F5q] | G5q[ A5q G5q F5q] | E5q[ D5q C5q D5q] | C5w";
         const string bowed = "| C5q[ D5q] E5q[ F5q] | G5q[ A5q] G5q[ F5q] | E5q[ D5q] C5q[ D5q] | C5w";
-        var d = Assert.Single(Compare($"part \"Flute\"\n{phrased}\npart \"Oboe\"\n{phrased}\npart \"Violin 1\"\n{bowed}\npart \"Violin 2\"\n{bowed}"));
+        var d = Assert.Single(
+            Compare($"part \"Flute\"\n{phrased}\npart \"Oboe\"\n{phrased}\npart \"Violin 1\"\n{bowed}\npart \"Violin 2\"\n{bowed}")
+        );
         Assert.Equal((true, "meant"), (d.IsNote, d.Proposal.Rule));
         Assert.All(d.Changes.Values, Assert.Empty);
     }
@@ -91,7 +93,9 @@ public sealed class CauseTests
         const string high = "| !f C5q D5q E5q F5q | G5q A5q G5q F5q | E5q D5q C5q D5q | rw | rw | rw";
         const string low = "| rw | rw | rw | !f C4q D4q E4q F4q | G4q A4q G4q F4q | E4q D4q C4h";
         const string oboe = "| !p C5q D5q E5q F5q | G5q A5q G5q F5q | E5q D5q C5q D5q | C5q D5q E5q F5q | G5q A5q G5q F5q | E5q D5q C5h";
-        var text = $"part \"Flute 1\"\n{high}\npart \"Flute 2\"\n{high}\npart \"Oboe\"\n{oboe}\npart \"Horn in C\"\n{low}\npart \"Trumpet in C\"\n{low}";
+        var text =
+            $"part \"Flute 1\"\n{high}\npart \"Flute 2\"\n{high}\npart \"Oboe\"\n{oboe}"
+            + $"\npart \"Horn in C\"\n{low}\npart \"Trumpet in C\"\n{low}";
         var differences = Compare(text);
         var wrong = Assert.Single(differences, d => d.From == 0);
         Assert.Equal(("f", Sureness.Sure), (wrong.Proposal.Mark, wrong.Proposal.Sure));

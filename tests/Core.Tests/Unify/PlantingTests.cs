@@ -113,11 +113,17 @@ public sealed class PlantingTests
                 var now = NoteLook.All(document);
                 before += clean.Keys.Count(n => was[n].Unlike(clean[n]) > 0);
                 after += clean.Keys.Count(n => now[n].Unlike(clean[n]) > 0);
-                worse.AddRange(clean.Keys.Where(n => now[n].Unlike(clean[n]) > was[n].Unlike(clean[n])).Select(n => $"{file} {n} {now[n]} for {clean[n]}"));
+                worse.AddRange(
+                    clean
+                        .Keys.Where(n => now[n].Unlike(clean[n]) > was[n].Unlike(clean[n]))
+                        .Select(n => $"{file} {n} {now[n]} for {clean[n]}")
+                );
             }
         }
 
-        TestContext.Current.TestOutputHelper!.WriteLine($"seed {seed}: unlike the clean print {before} before, {after} after, {worse.Count} worse");
+        TestContext.Current.TestOutputHelper!.WriteLine(
+            $"seed {seed}: unlike the clean print {before} before, {after} after, {worse.Count} worse"
+        );
         Assert.True(before > 100, $"only {before} notes damaged");
         Assert.True(worse.Count == 0, $"{worse.Count} notes are worse: {string.Join("; ", worse.Take(6))}");
         Assert.True(after * 2 < before, $"{before} before, {after} after");

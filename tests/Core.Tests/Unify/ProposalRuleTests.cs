@@ -19,7 +19,7 @@ public sealed class ProposalRuleTests
     // The leader prints nothing and the others disagree: most of them.
     [InlineData(Plain, "C5q(.) D5q(.) E5q(.) F5q(.)", "C5q(.) D5q(.) E5q(.) F5q(.)", "articulation", "present", "staccato")]
     [InlineData("!f C5q D5q E5q F5q", "C5q D5q E5q F5q", "!f C5q D5q E5q F5q", "dynamic", "present", "f")]
-    [InlineData("!f C5q D5q E5q F5q", "!p C5q D5q E5q F5q", "!p C5q D5q E5q F5q", "dynamic", "most", "p")] // the leader does not beat a clear majority
+    [InlineData("!f C5q D5q E5q F5q", "!p C5q D5q E5q F5q", "!p C5q D5q E5q F5q", "dynamic", "most", "p")] // not the leader
     public void A_rule_decides_and_is_named(string first, string second, string third, string kind, string rule, string mark)
     {
         var difference = Of(first, second, third).First(d => d.Kind == kind);

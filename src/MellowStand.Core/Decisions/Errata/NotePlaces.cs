@@ -18,10 +18,37 @@ public static class NotePlaces
     ];
 
     private static readonly string[] Ordinals =
-    ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth", "eleventh", "twelfth"];
+    [
+        "first",
+        "second",
+        "third",
+        "fourth",
+        "fifth",
+        "sixth",
+        "seventh",
+        "eighth",
+        "ninth",
+        "tenth",
+        "eleventh",
+        "twelfth",
+    ];
 
     private static readonly string[] Counts =
-    ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
+    [
+        "no",
+        "one",
+        "two",
+        "three",
+        "four",
+        "five",
+        "six",
+        "seven",
+        "eight",
+        "nine",
+        "ten",
+        "eleven",
+        "twelve",
+    ];
 
     private static readonly Dictionary<string, string> Values = new()
     {
@@ -59,7 +86,9 @@ public static class NotePlaces
         if (notes.Count == 1)
             return Of(score, notes[0]);
         var measures = notes.Select(n => n.MeasureIndex).Distinct().Count();
-        var range = part.Notes.Where(n => n.Sounds && !n.IsGrace && n.MeasureIndex >= notes[0].MeasureIndex && n.MeasureIndex <= notes[^1].MeasureIndex).ToList();
+        var range = part
+            .Notes.Where(n => n.Sounds && !n.IsGrace && n.MeasureIndex >= notes[0].MeasureIndex && n.MeasureIndex <= notes[^1].MeasureIndex)
+            .ToList();
         if (notes.Count == range.Count)
             return "every note";
         var type = notes[0].Type;

@@ -32,7 +32,8 @@ public enum TempoKind
 }
 
 /// <summary>The tempo signs of a score in order, each once, whichever parts print it.</summary>
-/// <remarks>Meanings and numbers of the words: <see cref="TempoWords"/>. A tempo that the file gives for playing only (MusicXML 4.0, element
+/// <remarks>Meanings and numbers of the words: <see cref="TempoWords"/>. A tempo that the file gives for playing only (MusicXML 4.0,
+/// element
 /// "sound") gives a word its number, or the piece its tempo where nothing is printed. The same word a beat or so later in another part is
 /// the same sign.</remarks>
 public sealed class TempoLine
@@ -109,11 +110,16 @@ public sealed class TempoLine
         if (sign.Kind is not (TempoKind.Fixed or TempoKind.Changed))
             return bpm;
         return sign.Metronome?.QuarterBpm
-            ?? (sign.Equation is { } e ? bpm * (e.Right / e.Left).Value : SoundingAt(sign.Onset) ?? TempoWords.TempoIn(sign.Text)?.Middle ?? bpm);
+            ?? (
+                sign.Equation is { } e
+                    ? bpm * (e.Right / e.Left).Value
+                    : SoundingAt(sign.Onset) ?? TempoWords.TempoIn(sign.Text)?.Middle ?? bpm
+            );
     }
 
     // The tempo given for playing at the moment of a word, or just beside it.
-    private double? SoundingAt(Fraction onset) => _sounding.Between(d => d.Onset, onset - 1, onset + 1).FirstOrDefault()?.Metronome?.QuarterBpm;
+    private double? SoundingAt(Fraction onset) =>
+        _sounding.Between(d => d.Onset, onset - 1, onset + 1).FirstOrDefault()?.Metronome?.QuarterBpm;
 
     // The printed signs; where none tells a tempo, the first that the file gives for playing.
     private List<TempoSign> Steady()
@@ -135,7 +141,9 @@ public sealed class TempoLine
     }
 
     private static bool IsSame(TempoSign a, TempoSign b) =>
-        a.Kind == b.Kind && (a.Onset == b.Onset || a.Metronome is null) && string.Equals(a.Text, b.Text, StringComparison.OrdinalIgnoreCase);
+        a.Kind == b.Kind
+        && (a.Onset == b.Onset || a.Metronome is null)
+        && string.Equals(a.Text, b.Text, StringComparison.OrdinalIgnoreCase);
 
     private static TempoSign? Read(Direction d) =>
         d switch

@@ -32,10 +32,23 @@ public static class Lengths
         ["3/4"] = "¾",
     };
 
+    private static readonly Fraction[] Usual = [0, new(1, 4), new(1, 3), new(1, 2), new(2, 3), new(3, 4)];
+
     /// <summary>The note value of a length in quarters, e.g. <c>dotted quarter</c>; quarters in figures where no single value has
     /// it.</summary>
     public static string Value(Fraction quarters) =>
         Values.TryGetValue(quarters.ToString(), out var word) ? word : string.Create(CultureInfo.InvariantCulture, $"{quarters} quarters");
+
+    /// <summary>The place of a beat in words of print, e.g. <c>2½</c>; between the usual fractions <c>just after 2½</c>.</summary>
+    /// <param name="beat">From 1, as it is counted.</param>
+    public static string Beat(Fraction beat)
+    {
+        var whole = new Fraction(beat.Numerator / beat.Denominator);
+        if (Parts.ContainsKey((beat - whole).ToString()))
+            return Mixed(beat);
+        var before = Usual.Last(u => u <= beat - whole);
+        return $"just after {Mixed(whole + before)}";
+    }
 
     /// <summary>A mixed number in words of print, e.g. <c>2½</c>.</summary>
     public static string Mixed(Fraction n)

@@ -38,7 +38,13 @@ internal static class FigureCauses
     {
         if (first.Readings.SelectMany(r => r.Notes).Intersect(then.Readings.SelectMany(r => r.Notes)).Any())
             return first;
-        var words = first.Readings.Zip(then.Readings).DistinctBy(p => p.First.Has).ToDictionary(p => p.First.Has, p => (p.Second.Has, Both: p.First.Has == p.Second.Has ? p.First.Has : $"{p.First.Has}, {p.Second.Has}"));
+        var words = first
+            .Readings.Zip(then.Readings)
+            .DistinctBy(p => p.First.Has)
+            .ToDictionary(
+                p => p.First.Has,
+                p => (p.Second.Has, Both: p.First.Has == p.Second.Has ? p.First.Has : $"{p.First.Has}, {p.Second.Has}")
+            );
         var readings = first
             .Readings.Zip(then.Readings)
             .Select(p => p.First with { Notes = [.. p.First.Notes, .. p.Second.Notes], Has = words[p.First.Has].Both })

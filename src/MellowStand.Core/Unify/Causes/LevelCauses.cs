@@ -55,7 +55,11 @@ internal static class LevelCauses
         var level = DynamicLevels.LevelAfter(told.Proposal.Mark);
         var mended = readings.Select(r => r.Part.Id).ToHashSet();
         var explained = sorted.Skip(1).Where(d => level is null || Agrees(d.Levels!, mended, level.Value)).ToList();
-        yield return told with { Id = first.Id, To = explained.Append(first).Max(d => d.To) };
+        yield return told with
+        {
+            Id = first.Id,
+            To = explained.Append(first).Max(d => d.To),
+        };
         foreach (var d in sorted.Skip(1).Except(explained))
             yield return d;
     }

@@ -39,7 +39,11 @@ public sealed class GraceDifferences : IDifferenceRule
     }
 
     private static List<Note> Before(Part part, Note note) =>
-        [.. part.Notes.Between(n => n.Onset, note.Onset, note.Onset).Where(n => n.IsGrace && n.Voice == note.Voice && n.Staff == note.Staff && n.TopSounding is not null)];
+        [
+            .. part
+                .Notes.Between(n => n.Onset, note.Onset, note.Onset)
+                .Where(n => n.IsGrace && n.Voice == note.Voice && n.Staff == note.Staff && n.TopSounding is not null),
+        ];
 
     private static string Words(Part part, List<Note> graces)
     {

@@ -129,7 +129,9 @@ public sealed class HairpinDifferences : IDifferenceRule
         var own = line.Voices.Select(v => v.Part.Id).ToHashSet();
         var (start, end) = (line.Notes[0][from].Onset, line.Notes[0][to].Onset);
         var playing = context.Score.Parts.Where(p => !own.Contains(p.Id) && p.FirstSoundingFrom(start) is { } n && n.Onset < end).ToList();
-        var swelling = playing.Count(p => p.Hairpins.Any(h => h.From < end && h.To > start && inside.Any(s => s.Any(x => x.Grows == h.Grows))));
+        var swelling = playing.Count(p =>
+            p.Hairpins.Any(h => h.From < end && h.To > start && inside.Any(s => s.Any(x => x.Grows == h.Grows)))
+        );
         if (playing.Count < LeastAround)
             yield break;
         if (swelling * 2 > playing.Count && words.Where(w => w.Length > 0).Distinct().ToList() is [var one])

@@ -4,7 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Notes of a line with a trill, turn, mordent or tremolo in some parts only.</summary>
-/// <remarks>A roll on a struck instrument is no ornament; a tremolo is compared between strings. Common practice, no published source.</remarks>
+/// <remarks>A roll on a struck instrument is no ornament; a tremolo is compared between strings. Common practice, no published
+/// source.</remarks>
 public sealed class OrnamentDifferences : NoteMarkDifferences
 {
     private static readonly string[] All =
@@ -28,7 +29,11 @@ public sealed class OrnamentDifferences : NoteMarkDifferences
     protected override IReadOnlyList<string> Names => Bowed;
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => context.IsStruck(part) ? []
-        : context.SustainOf(part) == Sustain.Bow ? Bowed
-        : All;
+    protected override IReadOnlyList<string> NamesFor(UnifyContext context, Part part) =>
+        context.SustainOf(part) switch
+        {
+            Sustain.Stroke => [],
+            Sustain.Bow => Bowed,
+            _ => All,
+        };
 }

@@ -52,8 +52,14 @@ public sealed class PitchDifferences : IDifferenceRule
             .ToHashSet();
         if (Alone(classes, readings, sounding.Contains) is { } inChord)
             yield return new Reason(inChord, InChord, "around", $"Other parts sound {inChord} at the same moment.");
-        var key = context.Score.Parts.Where(p => p.Transposition.Chromatic % 12 == 0).Select(p => p.Measures[line.Notes[0][i].MeasureIndex].Key).FirstOrDefault();
-        if (key is not null && Alone(classes, readings, c => Enum.GetValues<Step>().Any(s => new Pitch(s, key.AlterOf(s), 4).Midi % 12 == c)) is { } inKey)
+        var key = context
+            .Score.Parts.Where(p => p.Transposition.Chromatic % 12 == 0)
+            .Select(p => p.Measures[line.Notes[0][i].MeasureIndex].Key)
+            .FirstOrDefault();
+        if (
+            key is not null
+            && Alone(classes, readings, c => Enum.GetValues<Step>().Any(s => new Pitch(s, key.AlterOf(s), 4).Midi % 12 == c)) is { } inKey
+        )
             yield return new Reason(inKey, InKey, "pattern", $"{inKey} is in the signature.");
     }
 

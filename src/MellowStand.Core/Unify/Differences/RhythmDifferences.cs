@@ -162,7 +162,12 @@ public sealed class RhythmDifferences : IDifferenceRule
                 .Sum(o => context.Score.Parts.Count(p => !own.Contains(p.Id) && p.FirstSoundingFrom(o) is { } n && n.Onset == o));
         var (a, b) = (Striking(moments[0].Onsets, moments[1].Onsets), Striking(moments[1].Onsets, moments[0].Onsets));
         if (Math.Max(a, b) >= LeastStriking && Math.Min(a, b) == 0)
-            yield return new Reason(a > b ? moments[0].Has : moments[1].Has, AroundWeight, "around", "Other parts strike at the same moments.");
+            yield return new Reason(
+                a > b ? moments[0].Has : moments[1].Has,
+                AroundWeight,
+                "around",
+                "Other parts strike at the same moments."
+            );
     }
 
     private static int Class(Note n) => ((n.TopSounding!.Value % 12) + 12) % 12;

@@ -98,7 +98,9 @@ public sealed class SlurDifferences : IDifferenceRule
         var firstWith = p.Words.Distinct().ToDictionary(w => w, w => p.Words.IndexOf(w));
         var changes = firstWith.ToDictionary(
             x => x.Key,
-            x => (IReadOnlyList<MarkChange>)[.. p.Line.Voices.SelectMany((_, i) => p.Words[i] == x.Key ? [] : Changes(p, i, p.Spans[x.Value]))]
+            x =>
+                (IReadOnlyList<MarkChange>)
+                    [.. p.Line.Voices.SelectMany((_, i) => p.Words[i] == x.Key ? [] : Changes(p, i, p.Spans[x.Value]))]
         );
         var proposal = new Ballot(p.Context, Kind, readings).With(Reasons(p)).Decide();
         return p.Context.Difference(Kind, Kind, p.Line, p.From, p.To, readings, changes, proposal);
@@ -121,7 +123,11 @@ public sealed class SlurDifferences : IDifferenceRule
     private static IEnumerable<Reason> OfHouse(Place p)
     {
         var rule = p.Context.House["two-slurs"];
-        var printed = p.Words.Select((w, i) => (Words: w, Length: p.Spans[i].Sum(s => s.To - s.From))).Where(x => x.Length > 0).DistinctBy(x => x.Words).ToList();
+        var printed = p
+            .Words.Select((w, i) => (Words: w, Length: p.Spans[i].Sum(s => s.To - s.From)))
+            .Where(x => x.Length > 0)
+            .DistinctBy(x => x.Words)
+            .ToList();
         if (rule == "edition" || printed.Count < 2)
             yield break;
         var wins = rule == "longer" ? printed.MaxBy(x => x.Length) : printed.MinBy(x => x.Length);
@@ -143,7 +149,9 @@ public sealed class SlurDifferences : IDifferenceRule
     private static string At(Part part, Note struck, Note printed) =>
         printed.Onset == struck.Onset
             ? struck.Id
-            : part.Notes.Between(n => n.Onset, printed.Onset, printed.Onset).FirstOrDefault(n => n.Voice == struck.Voice && n.IsTieContinuation)?.Id
+            : part.Notes.Between(n => n.Onset, printed.Onset, printed.Onset)
+                .FirstOrDefault(n => n.Voice == struck.Voice && n.IsTieContinuation)
+                ?.Id
                 ?? struck.Id;
 
     // Where slurs overlap in a line, and what each voice has there.

@@ -40,7 +40,14 @@ public sealed class TrillNeighbourDifferences : IDifferenceRule
                 .Distinct()
                 .ToDictionary(
                     Words,
-                    s => (IReadOnlyList<MarkChange>)[.. line.Voices.Select((v, k) => (v, k)).Where(x => steps[x.k] != s).Select(x => Change(x.v.Part, trilled[x.k], s))]
+                    s =>
+                        (IReadOnlyList<MarkChange>)
+                            [
+                                .. line
+                                    .Voices.Select((v, k) => (v, k))
+                                    .Where(x => steps[x.k] != s)
+                                    .Select(x => Change(x.v.Part, trilled[x.k], s)),
+                            ]
                 );
             var proposal = new Ballot(context, Kind, readings).Decide();
             yield return context.Difference(Name, Kind, line, i, i, readings, changes, proposal);

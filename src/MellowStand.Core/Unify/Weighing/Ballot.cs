@@ -10,12 +10,7 @@ namespace MellowStand.Core.Unify;
 /// <param name="kind">The kind of difference.</param>
 /// <param name="readings">What each part has.</param>
 /// <param name="voters">Those that vote; null for all.</param>
-internal sealed class Ballot(
-    UnifyContext context,
-    string kind,
-    IReadOnlyList<Reading> readings,
-    IReadOnlyList<Reading>? voters = null
-)
+internal sealed class Ballot(UnifyContext context, string kind, IReadOnlyList<Reading> readings, IReadOnlyList<Reading>? voters = null)
 {
     private const double SureFrom = 0.88;
     private const double LikelyFrom = 0.6;
@@ -60,9 +55,12 @@ internal sealed class Ballot(
     private List<string> Candidates => [.. Voters.Select(r => r.Has).Distinct()];
 
     private static Sureness SurenessOf(double share) =>
-        share >= SureFrom ? Sureness.Sure
-        : share >= LikelyFrom ? Sureness.Likely
-        : Sureness.Yours;
+        share switch
+        {
+            >= SureFrom => Sureness.Sure,
+            >= LikelyFrom => Sureness.Likely,
+            _ => Sureness.Yours,
+        };
 
     private double Score(string candidate)
     {
@@ -122,7 +120,8 @@ internal sealed class Ballot(
     }
 
     // One thing is printed, and the others print nothing.
-    private bool Presents(string best, int count) => best.Length > 0 && count < Voters.Count && Voters.All(r => r.Has.Length == 0 || r.Has == best);
+    private bool Presents(string best, int count) =>
+        best.Length > 0 && count < Voters.Count && Voters.All(r => r.Has.Length == 0 || r.Has == best);
 
     private string Doubt(double meant, double best)
     {

@@ -5,7 +5,8 @@ namespace MellowStand.Core.Unify;
 /// <summary>What the line itself says beside the place in question: a pattern that is carried on, and the same music elsewhere.</summary>
 /// <param name="context">What the rules share.</param>
 /// <param name="line">The line.</param>
-/// <param name="reading">What the part of the given voice (place in the line) has at one of its notes, in the words of the readings.</param>
+/// <param name="reading">What the part of the given voice (place in the line) has at one of its notes, in the words of the
+/// readings.</param>
 internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<int, Note, string> reading)
 {
     private const int Around = 4;
@@ -57,7 +58,8 @@ internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<in
                 votes,
                 Alike,
                 "pattern",
-                has => has.Length == 0 ? "The same figure is plain in the measures around." : "The same figure has it in the measures around."
+                has =>
+                    has.Length == 0 ? "The same figure is plain in the measures around." : "The same figure has it in the measures around."
             );
     }
 
@@ -78,7 +80,9 @@ internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<in
         var here = line.Notes.Select((row, k) => reading(k, row[place])).ToList();
         var splits = there.Count(g => g.Select(x => x.Has).Distinct().Count() > 1 && g.All(x => x.Has == here[x.Voice]));
         if (splits > 0)
-            reasons.Add(new Reason(null, SplitAgain * Math.Min(splits, 2), "split", "The parts differ in the same way where the music comes again."));
+            reasons.Add(
+                new Reason(null, SplitAgain * Math.Min(splits, 2), "split", "The parts differ in the same way where the music comes again.")
+            );
         return reasons;
     }
 

@@ -66,7 +66,10 @@ public sealed class DemoSchool(
     // The first differences are settled as proposed, one is kept on purpose: the desk of a director half-way through.
     private void Settle(long piece, int count)
     {
-        var marks = desk.Open(piece).Layer.Differences.Where(d => d is { Kind: "articulation" or "slur", IsNote: false, Proposal.Parts.Count: > 0 }).Take(count + 1).ToList();
+        var marks = desk.Open(piece)
+            .Layer.Differences.Where(d => d is { Kind: "articulation" or "slur", IsNote: false, Proposal.Parts.Count: > 0 })
+            .Take(count + 1)
+            .ToList();
         foreach (var d in marks.Take(count))
             Make(piece, new DecisionDraft(d.Id, Verdict.Accepted, d.Proposal.Mark, d.Proposal.Why, d.Changes[d.Proposal.Mark]));
         if (marks.Count > count)

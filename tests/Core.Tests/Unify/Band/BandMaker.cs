@@ -18,7 +18,13 @@ internal sealed class BandMaker(int seed)
         [6, 2],
     ];
 
-    private static readonly int[][] BassRhythms = [[2, 2, 2, 2], [4, 4], [4, 2, 2], [2, 2, 4]];
+    private static readonly int[][] BassRhythms =
+    [
+        [2, 2, 2, 2],
+        [4, 4],
+        [4, 2, 2],
+        [2, 2, 4],
+    ];
 
     private readonly Random _random = new(seed);
 
@@ -51,7 +57,16 @@ internal sealed class BandMaker(int seed)
     ];
 
     private static readonly string[] Thin =
-    ["Flute 1", "Clarinet 1", "Flute 2", "Clarinet 2", "Alto Saxophone", "Horn 1", "Bassoon", "Tuba"];
+    [
+        "Flute 1",
+        "Clarinet 1",
+        "Flute 2",
+        "Clarinet 2",
+        "Alto Saxophone",
+        "Horn 1",
+        "Bassoon",
+        "Tuba",
+    ];
 
     /// <summary>The clean print.</summary>
     /// <param name="phrases">Phrases of four measures.</param>
@@ -74,12 +89,14 @@ internal sealed class BandMaker(int seed)
 
         return
         [
-            .. Desks.Where(d => !thin || Thin.Contains(d.Name)).Select(d => new BandPart(
-                d.Name,
-                d.Header,
-                d.Octaves,
-                [.. voices[d.Voice].Select((m, i) => IsBowed(d.Name) && bowed[i] ? Bowed(m) : [.. m])]
-            )),
+            .. Desks
+                .Where(d => !thin || Thin.Contains(d.Name))
+                .Select(d => new BandPart(
+                    d.Name,
+                    d.Header,
+                    d.Octaves,
+                    [.. voices[d.Voice].Select((m, i) => IsBowed(d.Name) && bowed[i] ? Bowed(m) : [.. m])]
+                )),
         ];
     }
 
@@ -100,8 +117,15 @@ internal sealed class BandMaker(int seed)
         List<List<List<BandNote>>> all = [tune, thirds, counter, chords, bass, low];
         var character = _random.Next(3);
         var own = _random.Next(3);
+        int CharacterOf(int voice) =>
+            voice switch
+            {
+                0 or 1 => character,
+                3 or 5 => 3,
+                _ => (own + voice) % 3,
+            };
         for (var v = 0; v < 6; v++)
-            Marked(all[v], v is 0 or 1 ? character : v is 3 or 5 ? 3 : (own + v) % 3);
+            Marked(all[v], CharacterOf(v));
         if (number % 3 == 1)
             for (var v = 0; v < 6; v++)
                 Hairpin(all[v]);

@@ -17,6 +17,8 @@ internal sealed record BandNote(int? Step, int Eighths)
         [8] = "w",
     };
 
+    private static readonly string[] Signs = ["b", "", "#"];
+
     public string Marks { get; init; } = "";
 
     public bool SlurStart { get; init; }
@@ -30,9 +32,7 @@ internal sealed record BandNote(int? Step, int Eighths)
 
     public string Text(int octaves)
     {
-        var pitch = Step is { } s
-            ? "CDEFGAB"[s % 7] + (Alter > 0 ? "#" : Alter < 0 ? "b" : "") + ((s / 7) + octaves).ToString(CultureInfo.InvariantCulture)
-            : "r";
+        var pitch = Step is { } s ? "CDEFGAB"[s % 7] + Signs[Alter + 1] + ((s / 7) + octaves).ToString(CultureInfo.InvariantCulture) : "r";
         var marks = Marks.Length > 0 ? $"({Marks})" : "";
         return $"{Before} {pitch}{Values[Eighths]}{marks}{(SlurStop ? "]" : "")}{(SlurStart ? "[" : "")}".Trim();
     }

@@ -42,10 +42,17 @@ internal sealed class BandSlips(Random random)
         return slips;
     }
 
-    private (string, string)? ForgetMark(List<BandNote> m) => Change(m, n => n.Marks.Length > 0, n => n with { Marks = "" }, "articulation", "forgotten");
+    private (string, string)? ForgetMark(List<BandNote> m) =>
+        Change(m, n => n.Marks.Length > 0, n => n with { Marks = "" }, "articulation", "forgotten");
 
     private (string, string)? StrayMark(List<BandNote> m) =>
-        Change(m, n => n is { Marks: "", Step: not null }, n => n with { Marks = random.Next(2) == 0 ? "." : ">" }, "articulation", "stray");
+        Change(
+            m,
+            n => n is { Marks: "", Step: not null },
+            n => n with { Marks = random.Next(2) == 0 ? "." : ">" },
+            "articulation",
+            "stray"
+        );
 
     private (string, string)? OtherMark(List<BandNote> m) =>
         Change(m, n => n.Marks is "." or ">", n => n with { Marks = n.Marks == "." ? "-" : "^" }, "articulation", "other");
@@ -57,10 +64,22 @@ internal sealed class BandSlips(Random random)
         Change(m, n => n is { Marks: "", Step: not null, Eighths: >= 2 }, n => n with { Marks = "tr" }, "ornament", "stray");
 
     private (string, string)? WrongLevel(List<BandNote> m) =>
-        Change(m, n => LevelOf(n) is not null, n => n with { Before = n.Before.Replace(LevelOf(n)!, LevelOf(n) is "!p" or "!mp" ? "!f" : "!p", StringComparison.Ordinal) }, "dynamic", "wrong");
+        Change(
+            m,
+            n => LevelOf(n) is not null,
+            n => n with { Before = n.Before.Replace(LevelOf(n)!, LevelOf(n) is "!p" or "!mp" ? "!f" : "!p", StringComparison.Ordinal) },
+            "dynamic",
+            "wrong"
+        );
 
     private (string, string)? ForgetLevel(List<BandNote> m) =>
-        Change(m, n => LevelOf(n) is not null, n => n with { Before = n.Before.Replace(LevelOf(n)!, "", StringComparison.Ordinal).Trim() }, "dynamic", "forgotten");
+        Change(
+            m,
+            n => LevelOf(n) is not null,
+            n => n with { Before = n.Before.Replace(LevelOf(n)!, "", StringComparison.Ordinal).Trim() },
+            "dynamic",
+            "forgotten"
+        );
 
     private (string, string)? ForgetSlur(List<BandNote> m)
     {
@@ -84,7 +103,10 @@ internal sealed class BandSlips(Random random)
 
     private (string, string)? Dotted(List<BandNote> m)
     {
-        var places = Enumerable.Range(0, m.Count - 1).Where(i => m[i].Step is not null && m[i + 1].Step is not null && m[i].Eighths == 2 && m[i + 1].Eighths == 2).ToList();
+        var places = Enumerable
+            .Range(0, m.Count - 1)
+            .Where(i => m[i].Step is not null && m[i + 1].Step is not null && m[i].Eighths == 2 && m[i + 1].Eighths == 2)
+            .ToList();
         if (places.Count == 0)
             return null;
         var i = places[random.Next(places.Count)];
@@ -104,7 +126,11 @@ internal sealed class BandSlips(Random random)
         return ("hairpin", "forgotten");
     }
 
-    private static BandNote Without(BandNote n, string sign) => n with { Before = n.Before.Replace(sign, "", StringComparison.Ordinal).Trim() };
+    private static BandNote Without(BandNote n, string sign) =>
+        n with
+        {
+            Before = n.Before.Replace(sign, "", StringComparison.Ordinal).Trim(),
+        };
 
     private static string? LevelOf(BandNote n) =>
         n.Before.Split(' ').FirstOrDefault(b => b.Length > 1 && b[0] == '!' && char.IsLetter(b[1]));

@@ -39,7 +39,8 @@ public sealed class HarmTests
         var before = Unlike(clean, printed);
         TestContext.Current.TestOutputHelper!.WriteLine(
             $"seed {seed}: {slips.Count} slips, {differences.Count} entries, recall {(double)found.Count / slips.Count:0.000}, "
-                + $"precision {(double)right.Count / differences.Count:0.000}, acceptable {(double)good / differences.Count:0.000}, sure {sure.Count}; "
+                + $"precision {(double)right.Count / differences.Count:0.000}, acceptable {(double)good / differences.Count:0.000}, "
+                + $"sure {sure.Count}; "
                 + $"notes unlike the clean print {before}, after accepting all {before - better + worse} ({worse} worse)"
         );
         foreach (var d in differences.Where(d => Judge(document, clean, printed, d.Changes[d.Proposal.Mark]) is not (0, > 0)))
@@ -56,7 +57,8 @@ public sealed class HarmTests
     }
 
     private static string Told(Difference d) =>
-        $"{d.Kind} {d.From}–{d.To} {d.Relation}: {string.Join(" / ", d.Readings.Select(r => $"{r.Part}:{r.Has}"))} => {d.Proposal.Sure} \"{d.Proposal.Mark}\" {d.Proposal.Why}";
+        $"{d.Kind} {d.From}–{d.To} {d.Relation}: {string.Join(" / ", d.Readings.Select(r => $"{r.Part}:{r.Has}"))} "
+        + $"=> {d.Proposal.Sure} \"{d.Proposal.Mark}\" {d.Proposal.Why}";
 
     private static bool Tells(Difference d, Slip s) =>
         d.Kind == s.Kind && d.From <= s.Measure + 1 && d.To >= s.Measure - 1 && d.Readings.Any(r => r.Part == $"P{s.Part + 1}");

@@ -18,8 +18,18 @@ internal sealed record NoteLook(string Pitch, string Length, string Marks, strin
         new(
             string.Join(' ', note.Heads.Select(h => h.Written.ToString())),
             note.Duration.ToString(),
-            string.Join(' ', note.Marks.Where(m => m.Name is not ("dynamics" or "slur-start" or "slur-stop")).Select(m => m.ToString()).Order(StringComparer.Ordinal)),
-            string.Join(' ', part.Slurs.Where(s => s.From == note).Select(s => $"to {s.To.Id}").Concat(part.Slurs.Where(s => s.To == note).Select(s => $"from {s.From.Id}"))),
+            string.Join(
+                ' ',
+                note.Marks.Where(m => m.Name is not ("dynamics" or "slur-start" or "slur-stop"))
+                    .Select(m => m.ToString())
+                    .Order(StringComparer.Ordinal)
+            ),
+            string.Join(
+                ' ',
+                part.Slurs.Where(s => s.From == note)
+                    .Select(s => $"to {s.To.Id}")
+                    .Concat(part.Slurs.Where(s => s.To == note).Select(s => $"from {s.From.Id}"))
+            ),
             string.Join(' ', part.Directions.Where(d => d.Kind == DirectionKind.Dynamic && d.Onset == note.Onset).Select(d => d.Text)),
             string.Join(' ', part.Hairpins.Where(h => h.From == note.Onset).Select(h => $"{h.Grows} to {h.To}"))
         );
@@ -27,7 +37,15 @@ internal sealed record NoteLook(string Pitch, string Length, string Marks, strin
     /// <summary>In how many ways two prints of a note differ.</summary>
     public int Unlike(NoteLook other)
     {
-        bool[] differs = [Pitch != other.Pitch, Length != other.Length, Marks != other.Marks, Slurs != other.Slurs, Levels != other.Levels, Hairpins != other.Hairpins];
+        bool[] differs =
+        [
+            Pitch != other.Pitch,
+            Length != other.Length,
+            Marks != other.Marks,
+            Slurs != other.Slurs,
+            Levels != other.Levels,
+            Hairpins != other.Hairpins,
+        ];
         return differs.Count(d => d);
     }
 }

@@ -86,7 +86,8 @@ defineExpose({ open })
     <ul tabindex="0" aria-label="What will change">
       <li v-for="d in sure" :key="d.id">
         <ACheckbox :checked="!leftOut.has(d.id)" @update:checked="mark(d.id, $event)">
-          <b>{{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</b> {{ d.kind === 'slur' ? '' : `${kindWords(d.kind)}: ` }}{{ readingWords(d.kind, d.proposal.mark) }} into
+          <b>{{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</b>
+          {{ d.kind === 'slur' ? '' : `${kindWords(d.kind)}: ` }}{{ readingWords(d.kind, d.proposal.mark) }} into
           {{ d.proposal.parts.map((p) => names.get(p) ?? p).join(', ') }}
         </ACheckbox>
       </li>

@@ -67,7 +67,8 @@ function cells(is: (state: string) => boolean): Set<string> {
   for (const d of differences.data.value ?? [])
     if (d.rank === 'difference' && is(d.state))
       // A level is in force for long: its tick stands where it begins.
-      for (const p of d.parts) for (let m = d.fromIndex; m <= (d.kind === 'dynamic' ? d.fromIndex : d.toIndex); m++) out.add(`${p.part}:${m}`)
+      for (const p of d.parts)
+        for (let m = d.fromIndex; m <= (d.kind === 'dynamic' ? d.fromIndex : d.toIndex); m++) out.add(`${p.part}:${m}`)
   return out
 }
 

@@ -5,14 +5,15 @@ namespace MellowStand.Core.Formats.MusicXml;
 
 /// <summary>Where a direction stands: at the cursor, moved by its <c>offset</c>.</summary>
 /// <remarks>MusicXML 4.0, element "offset": a distance in divisions from where the direction is written; its <c>sound</c> attribute says
-/// whether the move counts for playing too. A move by a hair sets the sign free of a neighbour on the page: a sign that lands next to a note
+/// whether the move counts for playing too. A move by a hair sets the sign free of a neighbour on the page: a sign that lands next to a
+/// note
 /// or rest belongs to it, unless the file says that the move is meant.</remarks>
 /// <param name="Offset">Quarters from the start of the measure, as the file has it.</param>
 /// <param name="IsMoved">True where the file moves it from where it is written.</param>
 /// <param name="IsExact">True where it stays where the file has it, whatever stands beside it.</param>
 internal readonly record struct DirectionPlace(Fraction Offset, bool IsMoved, bool IsExact)
 {
-    private static readonly Fraction Hair = new(1, 4);
+    private static readonly Fraction Hair = new(7, 16);
 
     /// <summary>Reads the place of a direction.</summary>
     /// <param name="walk">The walk that met it.</param>

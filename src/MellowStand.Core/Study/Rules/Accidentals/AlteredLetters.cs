@@ -4,19 +4,20 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Which letters a stretch of a part alters against its signature, and where it does not.</summary>
 /// <param name="Hits">Notes that are altered as the hidden key has it.</param>
-/// <param name="Misses">How many notes of those letters are as the signature says.</param>
+/// <param name="Misses">Notes of those letters that are as the signature says.</param>
 /// <param name="Rules">Letters that are altered as a rule, in the order of the key's signature, the leading tone last.</param>
 /// <param name="Otherwise">Notes of those letters that are otherwise, and other altered notes.</param>
 /// <remarks>In minor the seventh is raised where it leads to the tonic, and the sixth with it in a rising line: harmonic and melodic minor,
 /// any textbook of harmony.</remarks>
 internal sealed record AlteredLetters(
     IReadOnlyList<Note> Hits,
-    int Misses,
+    IReadOnlyList<Note> Misses,
     IReadOnlyList<(Step Step, decimal Alter)> Rules,
     IReadOnlyList<(Note Note, Pitch Pitch)> Otherwise
 )
 {
     private const int MostNamed = 6;
+    private const int Against = 2;
 
     public static AlteredLetters Of(Part part, KeySignature printed, KeySignature moved, bool isMinor, int from, int to)
     {
@@ -26,7 +27,10 @@ internal sealed record AlteredLetters(
             .Where(n => !n.IsTieContinuation && !n.IsCue)
             .SelectMany(n => n.Heads.Where(h => h.Written is not null).Select(h => (Note: n, Pitch: h.Written!.Value)))
             .ToList();
-        var rules = Enum.GetValues<Step>().Where(s => moved.AlterOf(s) != printed.AlterOf(s)).Select(s => (Step: s, Alter: moved.AlterOf(s))).ToList();
+        var rules = Enum.GetValues<Step>()
+            .Where(s => moved.AlterOf(s) != printed.AlterOf(s))
+            .Select(s => (Step: s, Alter: moved.AlterOf(s)))
+            .ToList();
         var leading = isMinor ? Leading(moved) : null;
         // The leading tone is the note that is missed; it is a rule where most of its letter are raised.
         if (leading is { } l && l.Alter != printed.AlterOf(l.Step) && IsUsual(heads, l))
@@ -38,13 +42,44 @@ internal sealed record AlteredLetters(
             leading = null;
         var played = rules.Where(r => heads.Any(h => h.Pitch.Step == r.Step && h.Pitch.Alter == r.Alter)).ToList();
         var order = moved.AlteredSteps.ToList();
-        played = [.. played.OrderBy(r => leading?.Step == r.Step && leading.Value.Alter == r.Alter ? 99 : order.IndexOf(r.Step) is >= 0 and { } i ? i : 50)];
-        var hits = heads.Where(h => played.Any(r => r.Step == h.Pitch.Step && r.Alter == h.Pitch.Alter)).Select(h => h.Note).Distinct().ToList();
-        var misses = heads.Count(h => rules.Any(r => r.Step == h.Pitch.Step) && h.Pitch.Alter == printed.AlterOf(h.Pitch.Step));
-        var otherwise = heads
-            .Where(h => played.Any(r => r.Step == h.Pitch.Step) ? !played.Contains((h.Pitch.Step, h.Pitch.Alter)) : h.Pitch.Alter != printed.AlterOf(h.Pitch.Step))
+        var last = leading is { } tone ? tone.Step : (Step?)null;
+        played = [.. played.OrderBy(r => r.Step == last).ThenBy(r => !order.Contains(r.Step)).ThenBy(r => order.IndexOf(r.Step))];
+        var hits = heads
+            .Where(h => played.Any(r => r.Step == h.Pitch.Step && r.Alter == h.Pitch.Alter))
+            .Select(h => h.Note)
+            .Distinct()
             .ToList();
+        var misses = heads
+            .Where(h => rules.Any(r => r.Step == h.Pitch.Step) && h.Pitch.Alter == printed.AlterOf(h.Pitch.Step))
+            .Select(h => h.Note)
+            .Distinct()
+            .ToList();
+        decimal UsualOf(Step step) => played.Any(r => r.Step == step) ? played.First(r => r.Step == step).Alter : printed.AlterOf(step);
+        var otherwise = heads.Where(h => h.Pitch.Alter != UsualOf(h.Pitch.Step)).ToList();
         return new AlteredLetters(hits, misses, played, otherwise);
+    }
+
+    /// <summary>First and last measure of the stretch in which the altered notes outweigh the others most; null where there is
+    /// none.</summary>
+    /// <remarks>The stretch of greatest sum (Kadane), an altered note for one, one as in the signature against two.</remarks>
+    public (int From, int To)? Densest()
+    {
+        var weights = Hits.Select(n => (n.MeasureIndex, Weight: 1))
+            .Concat(Misses.Select(n => (n.MeasureIndex, Weight: -Against)))
+            .GroupBy(x => x.MeasureIndex)
+            .OrderBy(g => g.Key)
+            .Select(g => (Measure: g.Key, Weight: g.Sum(x => x.Weight)));
+        var (sum, start, best) = (0, -1, (Sum: 0, From: -1, To: -1));
+        foreach (var (measure, weight) in weights)
+        {
+            if (sum <= 0)
+                (sum, start) = (0, measure);
+            sum += weight;
+            if (sum > best.Sum)
+                best = (sum, start, measure);
+        }
+
+        return best.From < 0 ? null : (best.From, best.To);
     }
 
     /// <summary>The letters in words, with every note that is otherwise.</summary>

@@ -67,7 +67,10 @@ public sealed class CarriedAccidental : IStudyRule
             measure,
             [.. heads.Select(h => h.Id)],
             // A note that is only held on is seldom missed.
-            sign is null || IsRepeat(part, sign, heads) ? Severity.Note : Severity.Warn,
+            sign is null
+            || IsRepeat(part, sign, heads)
+                ? Severity.Note
+                : Severity.Warn,
             $"{name} still",
             why
         )

@@ -33,13 +33,14 @@ public sealed class HiddenKey : IStudyRule
             var printed = part.Measures[first].Key;
             var moved = new KeySignature(key.FifthsNear(Sounding(part, printed)) + WrittenShift(part, printed));
             var altered = AlteredLetters.Of(part, printed, moved, key.IsMinor, first, last);
-            if (altered.Hits.Count < 2 || altered.Hits.Count < LeastShare * (altered.Hits.Count + altered.Misses))
+            // The range is that of the altered notes: before and after them, and where the signature holds again, nothing is hidden.
+            if (altered.Hits.Count < 2 || altered.Densest() is not var (from, to))
                 continue;
-            // The range is that of the altered notes: before and after them nothing is hidden.
-            var (from, to) = (altered.Hits.Min(n => n.MeasureIndex), altered.Hits.Max(n => n.MeasureIndex));
             if (to - from + 1 < LeastMeasures)
                 continue;
             altered = AlteredLetters.Of(part, printed, moved, key.IsMinor, from, to);
+            if (altered.Hits.Count < LeastShare * (altered.Hits.Count + altered.Misses.Count))
+                continue;
             var mode = moved with { Mode = key.IsMinor ? "minor" : "major" };
             yield return new Finding(
                 Name,

@@ -16,7 +16,8 @@ public sealed class OffbeatAccent : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public IEnumerable<Finding> Examine(StudyContext context, Part part) => OffTheBeat(context, part).Concat(AgainstTheMeter(context, part));
+    public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
+        OffTheBeat(context, part).Concat(AgainstTheMeter(context, part));
 
     private IEnumerable<Finding> AgainstTheMeter(StudyContext context, Part part)
     {
@@ -37,14 +38,15 @@ public sealed class OffbeatAccent : IStudyRule
                 accents.GetRange(i, last - i + 1),
                 Severity.Note,
                 $"Accents every {Lengths.Mixed(group / meter.BeatUnit)} beats",
-                $"In {meter} the accents come every {Lengths.Mixed(group / meter.BeatUnit)} beats, {last - i + 1} times: the groups go over the "
-                    + $"bar line, so count the beat and feel the groups."
+                $"In {meter} the accents come every {Lengths.Mixed(group / meter.BeatUnit)} beats, {last - i + 1} times: the groups go "
+                    + $"over the bar line, so count the beat and feel the groups."
             );
             i = last - 1;
         }
     }
 
-    private static bool IsOnBeat(StudyContext context, Note n) => !context.Score.Measures[n.MeasureIndex].Meter.IsSenza && context.IsOnBeat(n);
+    private static bool IsOnBeat(StudyContext context, Note n) =>
+        !context.Score.Measures[n.MeasureIndex].Meter.IsSenza && context.IsOnBeat(n);
 
     private IEnumerable<Finding> OffTheBeat(StudyContext context, Part part) =>
         from stretch in Stretches.Of(

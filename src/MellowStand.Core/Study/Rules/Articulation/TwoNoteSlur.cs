@@ -22,16 +22,20 @@ public sealed class TwoNoteSlur : IStudyRule
         var pairs = part
             .Slurs.Where(s => !s.From.IsGrace && s.From.Duration == s.To.Duration && s.From.Duration <= 1 && s.From.End == s.To.Onset)
             .ToList();
+        var warned = false;
         foreach (var stretch in Stretches.Of(pairs.Select(p => p.From).OrderBy(n => n.Onset)))
         {
             var accented = stretch.Any(ArticulationMarks.IsAccented);
+            var isFirst = accented && !warned;
+            warned |= accented;
             if (stretch.Count < 2 && !accented)
                 continue;
             yield return Finding.At(
                 Name,
                 part,
                 stretch,
-                accented ? Severity.Warn : Severity.Note,
+                // The same habit is told once a part; its other places are good to know.
+                isFirst ? Severity.Warn : Severity.Note,
                 accented ? "Two-note slurs with an accent" : "Two-note slurs",
                 $"Two-note slurs get rushed{(accented ? ", above all with an accent on the first" : "")}: keep both notes their "
                     + $"full length."

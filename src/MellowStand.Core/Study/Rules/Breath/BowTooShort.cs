@@ -36,7 +36,9 @@ public sealed class BowTooShort : IStudyRule
                 stroke,
                 context.AtTempo(first.MeasureIndex, Severity.Warn),
                 $"One bow for {seconds:0.#} seconds",
-                $"At {DynamicLevels.SignOf(level)} a whole bow lasts about {bow:0.#} seconds. {Cure(context, stroke)}{context.IfTempo(first.MeasureIndex)}"
+                $"At {DynamicLevels.SignOf(level)} a whole bow lasts about {bow:0.#} seconds. "
+                    + Cure(context, stroke)
+                    + context.IfTempo(first.MeasureIndex)
             );
         }
     }

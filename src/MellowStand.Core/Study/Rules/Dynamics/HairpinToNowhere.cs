@@ -32,7 +32,11 @@ public sealed class HairpinToNowhere : IStudyRule
                 continue;
             if (next is null)
             {
-                if (Strikes(part, swell.To - reach / 2, swell.To + reach) || line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell) || !swell.Grows && IsEnd(context, part, swell))
+                if (
+                    Strikes(part, swell.To - reach / 2, swell.To + reach)
+                    || line.SwellsFrom(swell.To - 1, swell.To + reach).Any(s => s != swell)
+                    || !swell.Grows && IsEnd(context, part, swell)
+                )
                     continue;
                 yield return new Finding(
                     Name,
@@ -68,10 +72,13 @@ public sealed class HairpinToNowhere : IStudyRule
         && line.Levels.Between(l => l.Onset, swell.From, swell.To).All(l => l.Onset == swell.To);
 
     private static bool Strikes(Part part, Fraction from, Fraction to) =>
-        part.Directions.Between(d => d.Onset, from, to).Any(d => d.Kind == DirectionKind.Dynamic && DynamicLevels.LevelAfter(d.Text) is null);
+        part
+            .Directions.Between(d => d.Onset, from, to)
+            .Any(d => d.Kind == DirectionKind.Dynamic && DynamicLevels.LevelAfter(d.Text) is null);
 
     // Loud once, then soft: the swell arrives at the loud letter.
-    private static int ArrivesAt(PrintedLevel level) => DynamicLevels.IsStrikeThenLevel(level.Sign) ? DynamicLevels.LevelAfter("f")!.Value : level.Level;
+    private static int ArrivesAt(PrintedLevel level) =>
+        DynamicLevels.IsStrikeThenLevel(level.Sign) ? DynamicLevels.LevelAfter("f")!.Value : level.Level;
 
     // A diminuendo at the end of everything dies away.
     private static bool IsEnd(StudyContext context, Part part, Swell swell) =>

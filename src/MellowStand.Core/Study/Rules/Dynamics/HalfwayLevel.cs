@@ -45,7 +45,10 @@ public sealed class HalfwayLevel : IStudyRule
                 swell.FromMeasure,
                 swell.ToMeasure,
                 NoteAt(part, half),
-                Severity.Warn,
+                // Over one step there is no halfway that a player could hear.
+                Math.Abs(end - start) > 1
+                    ? Severity.Warn
+                    : Severity.Note,
                 $"Long {word}: {level} at measure {measure.Label}",
                 $"The {word} from measure {context.Label(swell.FromMeasure)} to {context.Label(swell.ToMeasure)} goes from "
                     + $"{DynamicLevels.SignOf(start)} to "

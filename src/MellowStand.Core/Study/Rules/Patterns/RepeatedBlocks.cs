@@ -98,8 +98,7 @@ internal static class RepeatedBlocks
         return new RepeatedBlock(i - lead, j - lead, k + lead, different, endsOtherwise);
     }
 
-    private static bool StillAlike(MeasureContent a, MeasureContent b) =>
-        !b.IsRest && (a.Rhythm == b.Rhythm || a.SharedWith(b) > 0);
+    private static bool StillAlike(MeasureContent a, MeasureContent b) => !b.IsRest && (a.Rhythm == b.Rhythm || a.SharedWith(b) > 0);
 
     private static bool Equal(IReadOnlyList<MeasureContent> m, int i, int j) => j < m.Count && i < m.Count && m[i].Pitches == m[j].Pitches;
 

@@ -8,6 +8,8 @@ namespace MellowStand.Core.Study.Rules;
 public sealed class Return : IStudyRule
 {
     private const int MostNamed = 4;
+    private const int LeastMeasures = 4;
+    private const int LeastNotes = 10;
 
     /// <inheritdoc/>
     public string Name => "return";
@@ -46,7 +48,7 @@ public sealed class Return : IStudyRule
                     block.Again,
                     last,
                     [],
-                    block.EndsOtherwise ? Severity.Warn : Severity.Note,
+                    block.EndsOtherwise && IsTelling(measures, block, 0) ? Severity.Warn : Severity.Note,
                     block.EndsOtherwise ? $"As {first}, with another ending" : $"The same as {first}",
                     $"{Capital(again)} {Are(block)} {first} again: practise once{ending}."
                 );
@@ -63,13 +65,24 @@ public sealed class Return : IStudyRule
                 block.Again,
                 last,
                 [.. notes.Select(n => n.Id)],
-                Severity.Warn,
+                IsTelling(measures, block, differences.Count) ? Severity.Warn : Severity.Note,
                 $"As {first}, with a difference",
                 $"{Capital(again)} {Are(block)} {first} again, except: "
                     + $"{named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}{ending}."
-            );
+            )
+            {
+                Fact = FactOf(block),
+            };
         }
     }
+
+    // A tune that comes again sets a trap; a few measures of accompaniment that resemble others do not.
+    private static bool IsTelling(IReadOnlyList<MeasureContent> measures, RepeatedBlock block, int differences) =>
+        block.Length >= LeastMeasures
+        && differences * 3 <= block.Length + 1
+        && Enumerable.Range(block.Again, block.Length).Sum(m => measures[m].Sounding.Count) >= LeastNotes;
+
+    private static string FactOf(RepeatedBlock block) => $"{block.First} {block.Again} {block.Length}";
 
     private static string Are(RepeatedBlock block) => block.Length == 1 ? "is" : "are";
 
@@ -120,8 +133,11 @@ public sealed class Return : IStudyRule
 
     /// <summary>The notes of a measure that carry other marks than those of an earlier one, note by note.</summary>
     internal static IEnumerable<Note> DifferentMarks(MeasureContent before, MeasureContent now) =>
-        now.Sounding.Zip(before.Sounding)
-            .Where(p => !p.First.Marks.Where(m => m.Name != "dynamics").ToHashSet().SetEquals(p.Second.Marks.Where(m => m.Name != "dynamics")))
+        now
+            .Sounding.Zip(before.Sounding)
+            .Where(p =>
+                !p.First.Marks.Where(m => m.Name != "dynamics").ToHashSet().SetEquals(p.Second.Marks.Where(m => m.Name != "dynamics"))
+            )
             .Select(p => p.First);
 
     private static IEnumerable<Note> DifferentNotes(MeasureContent before, MeasureContent now)

@@ -53,7 +53,10 @@ public sealed class TransposedReturn : IStudyRule
                         $"As {first}, {Words(best.Shift)}{(marked.Count > 0 ? ", with a difference" : "")}",
                         $"From measure {context.Label(j)} to {context.Label(covered)} the music of {first} comes again, "
                             + $"{Words(best.Shift)}{Otherwise(context, [.. marked.Select(k => j + k)])}."
-                    );
+                    )
+                    {
+                        Fact = $"{best.First} {j} {best.Length} {best.Shift}",
+                    };
                 }
             }
 

@@ -62,9 +62,15 @@ public sealed class CountUnit : IStudyRule
                     from,
                     to,
                     $"Count in {Lengths.Value(half)}s",
-                    $"The printed beat is the {Lengths.Value(half)}, not the {Lengths.Value(unit)}: {Lengths.Value(half)} = {quarter / half.Value:0.#}."
+                    $"The printed beat is the {Lengths.Value(half)}, not the {Lengths.Value(unit)}: "
+                        + $"{Lengths.Value(half)} = {quarter / half.Value:0.#}."
                 );
-            else if (unit >= 1 && context.Tempo.IsKnownAt(from) && quarter <= SlowQuarter && struck.Count(IsShort) >= ShareOfShort * struck.Count)
+            else if (
+                unit >= 1
+                && context.Tempo.IsKnownAt(from)
+                && quarter <= SlowQuarter
+                && struck.Count(IsShort) >= ShareOfShort * struck.Count
+            )
                 yield return Make(
                     part,
                     from,

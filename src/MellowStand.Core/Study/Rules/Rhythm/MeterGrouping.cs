@@ -3,18 +3,46 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>An uneven meter and how it is grouped.</summary>
-/// <remarks>5/8 and 7/8 are grouped as printed in the signature, or else as beamed by most parts; a beam of four is two groups of two. Where
+/// <remarks>5/8 and 7/8 are grouped as printed in the signature, or else as beamed by most parts; a beam of four is two groups of two.
+/// Where
 /// nothing is beamed, the strokes of all parts tell; where they do not, the director decides. Common practice, no published
 /// source.</remarks>
 public sealed class MeterGrouping : IStudyRule
 {
     private static readonly Dictionary<int, int[][]> Usual = new()
     {
-        [5] = [[2, 3], [3, 2]],
-        [7] = [[2, 2, 3], [3, 2, 2], [2, 3, 2]],
-        [8] = [[3, 3, 2], [3, 2, 3], [2, 3, 3], [2, 2, 2, 2]],
-        [10] = [[3, 3, 2, 2], [2, 2, 3, 3], [3, 2, 3, 2], [2, 3, 2, 3]],
-        [11] = [[3, 3, 3, 2], [2, 3, 3, 3], [3, 2, 3, 3], [3, 3, 2, 3]],
+        [5] =
+        [
+            [2, 3],
+            [3, 2],
+        ],
+        [7] =
+        [
+            [2, 2, 3],
+            [3, 2, 2],
+            [2, 3, 2],
+        ],
+        [8] =
+        [
+            [3, 3, 2],
+            [3, 2, 3],
+            [2, 3, 3],
+            [2, 2, 2, 2],
+        ],
+        [10] =
+        [
+            [3, 3, 2, 2],
+            [2, 2, 3, 3],
+            [3, 2, 3, 2],
+            [2, 3, 2, 3],
+        ],
+        [11] =
+        [
+            [3, 3, 3, 2],
+            [2, 3, 3, 3],
+            [3, 2, 3, 3],
+            [3, 3, 2, 3],
+        ],
     };
 
     /// <inheritdoc/>
@@ -98,11 +126,15 @@ public sealed class MeterGrouping : IStudyRule
         if (struck.Count == 0)
             return null;
         var ranked = Usual[frame.Meter.Groups[0].Beats]
-            .Select(groups => (groups, Hits: Starts(groups).Sum(s => struck.GetValueOrDefault(s)), Misses: struck.Keys.Except(Starts(groups)).Count()))
+            .Select(groups =>
+                (groups, Hits: Starts(groups).Sum(s => struck.GetValueOrDefault(s)), Misses: struck.Keys.Except(Starts(groups)).Count())
+            )
             .OrderByDescending(x => x.Hits)
             .ThenBy(x => x.Misses)
             .ToList();
-        return ranked.Count > 1 && (ranked[0].Hits, ranked[0].Misses) == (ranked[1].Hits, ranked[1].Misses) ? null : string.Join('+', ranked[0].groups);
+        return ranked.Count > 1 && (ranked[0].Hits, ranked[0].Misses) == (ranked[1].Hits, ranked[1].Misses)
+            ? null
+            : string.Join('+', ranked[0].groups);
     }
 
     private static IEnumerable<int> Starts(int[] groups)

@@ -4,7 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Makes the entry of a mismatch of levels: which of them wins, and what is written.</summary>
-/// <remarks>What is printed now beats what was printed long ago; what most other parts print at the same moment speaks for itself; where all
+/// <remarks>What is printed now beats what was printed long ago; what most other parts print at the same moment speaks for itself; where
+/// all
 /// else is even, the balance decides: a line on top must be heard. Common practice, no published source; the weights are ours.</remarks>
 internal static class LevelProposal
 {
@@ -23,7 +24,9 @@ internal static class LevelProposal
             .Distinct()
             .ToDictionary(
                 has => has,
-                has => (IReadOnlyList<MarkChange>)[.. mismatch.Readings.Where((_, i) => words[i] != has).SelectMany(r => LevelSigns.Changes(r, has))]
+                has =>
+                    (IReadOnlyList<MarkChange>)
+                        [.. mismatch.Readings.Where((_, i) => words[i] != has).SelectMany(r => LevelSigns.Changes(r, has))]
             );
         var reasons = Aged(mismatch, words).Concat(Around(context, mismatch, words)).Concat(Balance(context, mismatch, readings));
         var proposal = new Ballot(context, "dynamic", readings).With(reasons).Decide();
@@ -53,9 +56,18 @@ internal static class LevelProposal
             yield break;
         var own = mismatch.Readings.Select(r => r.Part.Id).ToHashSet();
         var at = mismatch.Began;
-        var others = context.Score.Parts.Where(p => !own.Contains(p.Id)).Select(p => context.LevelsOf(p).At(at)).OfType<PrintedLevel>().ToList();
+        var others = context
+            .Score.Parts.Where(p => !own.Contains(p.Id))
+            .Select(p => context.LevelsOf(p).At(at))
+            .OfType<PrintedLevel>()
+            .ToList();
         var now = others.Where(l => l.Onset == at).ToList();
-        if (now.Count >= LeastAround && now.GroupBy(l => l.Sign).MaxBy(g => g.Count()) is { } most && most.Count() * 2 > now.Count && words.Contains(most.Key))
+        if (
+            now.Count >= LeastAround
+            && now.GroupBy(l => l.Sign).MaxBy(g => g.Count()) is { } most
+            && most.Count() * 2 > now.Count
+            && words.Contains(most.Key)
+        )
             yield return new Reason(most.Key, AroundWeight, "around", $"{most.Count()} other parts print {most.Key} at the same moment.");
         if (now.Count == 0 && others.Count > LeastAround)
             yield return new Reason("", AroundWeight, "around", "No other part prints a level at this moment.");
@@ -66,7 +78,10 @@ internal static class LevelProposal
         if (readings.First(r => r.Part == context.LeaderOf(readings)).Has.Length > 0)
             yield break;
         var groups = readings.Where(r => r.Has.Length > 0).GroupBy(r => r.Has).OrderByDescending(g => g.Count()).ToList();
-        var even = groups.Where(g => g.Count() == groups[0].Count() && DynamicLevels.LevelAfter(g.Key) is not null).Select(g => g.Key).ToList();
+        var even = groups
+            .Where(g => g.Count() == groups[0].Count() && DynamicLevels.LevelAfter(g.Key) is not null)
+            .Select(g => g.Key)
+            .ToList();
         if (even.Count < 2)
             yield break;
         var isOnTop = IsOnTop(context, mismatch);

@@ -40,6 +40,8 @@ internal static class LevelSigns
         var at = voice.Notes.PlaceFrom(n => n.Onset, note.Onset);
         if (sign.Onset >= note.Onset || (at > 0 && voice.Notes[at - 1].Onset + voice.Notes[at - 1].SoundingDuration > sign.Onset))
             return null;
-        return voice.Part.Notes.Between(n => n.Onset, sign.Onset, sign.Onset).FirstOrDefault(n => n.Kind == NoteKind.Rest && n.Staff == note.Staff);
+        return voice
+            .Part.Notes.Between(n => n.Onset, sign.Onset, sign.Onset)
+            .FirstOrDefault(n => n.Kind == NoteKind.Rest && n.Staff == note.Staff);
     }
 }

@@ -22,8 +22,8 @@ public sealed class WordDifferences : IDifferenceRule
         {
             var able = line.Only(v => PlayingWords.AreFor(group, context.FamilyOf(v.Part), context.SustainOf(v.Part)));
             foreach (var family in able.Voices.GroupBy(v => group == PlayingWords.Mute ? context.SustainOf(v.Part) : default).ToList())
-                foreach (var d in InGroup(context, able.Only(family.Contains), group))
-                    yield return d;
+            foreach (var d in InGroup(context, able.Only(family.Contains), group))
+                yield return d;
         }
     }
 
@@ -53,14 +53,22 @@ public sealed class WordDifferences : IDifferenceRule
                 s => s,
                 s =>
                     (IReadOnlyList<MarkChange>)
-                        [.. Enumerable.Range(0, signs.Count).Where(k => signs[k] != s).SelectMany(k => Changes(line.Voices[k].Part, line.Notes[k][place], now[k], s))]
+                        [
+                            .. Enumerable
+                                .Range(0, signs.Count)
+                                .Where(k => signs[k] != s)
+                                .SelectMany(k => Changes(line.Voices[k].Part, line.Notes[k][place], now[k], s)),
+                        ]
             );
         var proposal = new Ballot(context, Kind, readings).Decide();
         var kind = group == PlayingWords.Bow ? "bowing" : Kind;
         return context.Difference($"{Name} {group}", kind, line, place, place, readings, changes, proposal) with
         {
             IsNote = group == PlayingWords.Desk,
-            Causes = [.. now.Select((w, k) => (w, k)).Where(x => x.w is not null).Select(x => $"{line.Voices[x.k].Part.Id}@{group}{x.w!.Onset}")],
+            Causes =
+            [
+                .. now.Select((w, k) => (w, k)).Where(x => x.w is not null).Select(x => $"{line.Voices[x.k].Part.Id}@{group}{x.w!.Onset}"),
+            ],
         };
     }
 

@@ -69,7 +69,9 @@ public sealed class DynamicDifferences : IDifferenceRule
     {
         var both = Enumerable
             .Range(0, line.Notes[0].Count)
-            .Where(i => line.Notes.All(row => row[i].Marks.Any(m => m.Name == "dynamics" && DynamicLevels.LevelAfter(m.Value ?? "") is not null)))
+            .Where(i =>
+                line.Notes.All(row => row[i].Marks.Any(m => m.Name == "dynamics" && DynamicLevels.LevelAfter(m.Value ?? "") is not null))
+            )
             .Select(i =>
                 string.Join(' ', lines.Select(l => l.At(line.Notes[0][i].Onset)!.Level - lines[0].At(line.Notes[0][i].Onset)!.Level))
             )
