@@ -11,6 +11,9 @@ public static class PlayerSigns
     {
         ["thumb"] = "T",
         ["one-and-one"] = "1-1",
+        ["one-and-two"] = "1-2",
+        ["plain-fork"] = "pf",
+        ["whisper"] = "w",
         ["lever"] = "lev",
         ["left"] = "L",
         ["right"] = "R",

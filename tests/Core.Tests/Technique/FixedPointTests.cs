@@ -104,7 +104,7 @@ public sealed class ToldTests
     [InlineData("Violin", "key:D | A4 B4 C#5 D5", "0000")] // first position, nothing to say
     [InlineData("Violin", "key:D | A4h C#5h E5w", "001")] // the fourth finger instead of the open string
     // the place is told where the hand comes to it; a mark that is there already is not told again
-    [InlineData("Violoncello", "key:C | A4q(other-technical:A3@T7) B4q C5q D5q", "0101")]
+    [InlineData("Violoncello", "key:C | A4q(other-technical:A3@T7) B4q C5q D5q", "0100")]
     [InlineData("Trumpet", "key:C | C4 D4 E4 F4", "0000")]
     [InlineData("Alto Saxophone", "key:Bb | F4 Bb4 D5 F5", "0100")]
     public void Only_what_a_player_would_not_take_untold_is_written_in(string instrument, string music, string told)

@@ -58,7 +58,8 @@ internal static class BassoonChart
         C3 - W 1 2 3
         C#3 - W tC# 1 2 3 | left thumb
         D3 - W 1 2
-        Eb3 - W 1 3 4 | forked
+        Eb3 forked W 1 3 4 | forked, with a right finger | the usual one
+        Eb3 plain-fork W 1 3 | forked, right hand off | quick, beside D or E: sharper
         E3 - W 1
         F3 - W
         F#3 thumb W h 2 3 4 5 6 rF# F | half hole, right thumb | beside notes with the right little finger
@@ -66,6 +67,7 @@ internal static class BassoonChart
         G3 - W h 2 3 4 5 6 | half hole
         Ab3 little h 2 3 4 5 6 G# | half hole, right little finger | the usual one
         Ab3 thumb h 2 3 4 5 6 rAb | half hole, right thumb | the little finger comes from F or F♯
+        Ab3 whisper W h 2 3 4 5 6 G# | half hole, whisper key held | soft: darker
         A3 plain 1 2 3 4 5 | thumb off | tongued, or by step from above
         A3 flick fA 1 2 3 4 5 | flick the A key | slurred up from below
         Bb3 plain 1 2 3 4 5 rBb | thumb off | tongued, or by step from above

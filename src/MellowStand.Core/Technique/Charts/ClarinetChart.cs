@@ -22,6 +22,7 @@ internal static class ClarinetChart
         LE L4 72 78 key E
         LF# L4 84 78 key F♯
         LF L4 96 78 key F
+        s4 R1 20 74 key s4
         s3 R1 20 84 key s3
         s2 R1 20 94 key s2
         s1 R1 20 104 key s1
@@ -99,14 +100,14 @@ internal static class ClarinetChart
         """;
 
     private const string Trills = """
-        G4 A4 | finger G, trill the two upper side keys
+        G4 A4 | finger G, trill the third and fourth side keys
         Ab4 Bb4 | finger G♯, trill the third side key
         A4 Bb4 | finger A, trill the third side key
-        A4 B4 | finger A, trill the two upper side keys
-        Bb4 C5 | finger B♭, trill the two upper side keys
+        A4 B4 | finger A, trill the third and fourth side keys
+        Bb4 C5 | finger B♭, trill the third and fourth side keys
         F4 G4 | finger F, trill the second side key
         F#4 G#4 | finger F♯, trill the G♯ key
-        B5 C#6 | finger B, trill the two upper side keys
+        B5 C#6 | finger B, trill the third and fourth side keys
         C6 D6 | finger C, trill the two lower side keys
         """;
 

@@ -52,6 +52,7 @@ internal static class SaxophoneChart
         Bb4 side 1 2 sBb | side key | chromatic, and where B♮ or C is next
         Bb4 bis 1 bis | bis, left first finger on two keys | flat keys with no B♮ or C next to it
         Bb4 one-and-one 1 4 | first finger of each hand | arpeggios with D or F
+        Bb4 one-and-two 1 5 | left first and right middle finger | beside F♯ and E
         B4 - 1
         C5 middle 2 | left middle finger | the usual one
         C5 side 1 sC | side key | quick B–C–B, never a long note
@@ -61,7 +62,8 @@ internal static class SaxophoneChart
     private const string High = """
         D6 - O pD
         Eb6 - O pD pEb
-        E6 - O pD pEb sE
+        E6 palm O pD pEb sE | palm and side keys | the usual one
+        E6 front O ff 2 3 | front E | from below the palm keys, in fast work
         F6 palm O pD pEb pF sE | palm keys | the usual one
         F6 front O ff 2 | front F | from below the break of the palm keys, in fast work
         F#6 key O pD pEb pF sE hF# | high F♯ key | the usual one

@@ -6,7 +6,7 @@ namespace MellowStand.Core.Technique.Slide;
 /// <summary>The trombone: slide positions, with or without the F attachment.</summary>
 /// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the
 /// bass staff is 3rd, E♮ in the staff is 2nd: common practice, no published source. The seventh partial is flat by 31 cents (harmonic
-/// series: 1200·log2(7/4) = 969 against 1000) and is played a position higher or left alone. With a second valve in G♭ both together give a
+/// series: 1200·log2(7/4) = 969 against 1000): raised from the second position on, left alone in first. With a second valve in G♭ both together give a
 /// tube in D, on which five positions lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
 /// <param name="attachment">True with an F attachment.</param>
 /// <param name="second">True with a second valve.</param>
@@ -16,6 +16,7 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     private const int OpenF = 29;
     private const int OpenD = 26;
     private const int ValveState = 50;
+    private const int LastEasyPartial = 7;
 
     private readonly ConcurrentDictionary<int, IReadOnlyList<Candidate>> _known = new();
 
@@ -23,7 +24,18 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
 
     /// <inheritdoc/>
-    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place) => Of(excerpt.Steps[place].Note.TopSounding!.Value);
+    public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
+    {
+        var ways = Of(excerpt.Steps[place].Note.TopSounding!.Value);
+        // In slow music the slide has time: the attachment is no default.
+        return attachment && IsSlow(excerpt, place) && ways.Any(w => !IsValve(w))
+            ? [.. ways.Select(w => IsValve(w) ? w with { Cost = w.Cost + SlideCosts.SlowAttachment } : w)]
+            : ways;
+    }
+
+    private static bool IsSlow(Excerpt excerpt, int place) =>
+        (excerpt.Steps[place].Before ?? SlideCosts.Slow) >= SlideCosts.Slow
+        && (place + 1 >= excerpt.Steps.Count || (excerpt.Steps[place + 1].Before ?? SlideCosts.Slow) >= SlideCosts.Slow);
 
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
@@ -31,10 +43,12 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
         var (a, b) = (PositionOf(from), PositionOf(to));
         var travel = Math.Abs(a - b);
         var seconds = excerpt.Steps[place].Before ?? 1;
+        // Travel is dear when it is quick; in slow music the plain position beats what it saves.
+        var haste = Math.Clamp(SlideCosts.Comfortable / seconds, SlideCosts.LeastHaste, 2);
         var valve = IsValve(from) != IsValve(to) ? 0.15 : 0;
         var fast = travel / seconds;
         return valve
-            + (travel * SlideCosts.PerPosition)
+            + (travel * SlideCosts.PerPosition * haste)
             + (fast > SlideCosts.EasySpeed ? (fast - SlideCosts.EasySpeed) * SlideCosts.PerSpeed : 0);
     }
 
@@ -76,11 +90,12 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
             // The fundamental speaks only as a pedal note, and the seventh partial is out of tune.
             var cost =
                 ((position - 1) * SlideCosts.PerLongPosition)
-                + (partial == 6 ? SlideCosts.SeventhPartial : 0)
+                + (partial == 6 ? SeventhPartial(position) : 0)
                 + (valve ? SlideCosts.Attachment : 0)
                 + (tube == "D" ? SlideCosts.Second : 0)
                 + (position >= 6 ? SlideCosts.FarOut : 0)
-                + (partial == 0 && !valve ? SlideCosts.Pedal : 0);
+                + (partial == 0 && !valve ? SlideCosts.Pedal : 0)
+                + (Math.Max(0, partial - LastEasyPartial) * SlideCosts.HighPartial);
             ways.Add(
                 new Candidate(
                     tube + position,
@@ -100,6 +115,9 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
         }
     }
 
+    // From the second position on it can be raised into tune, which is how G and F♯ above the staff are played; in first it cannot.
+    private static double SeventhPartial(int position) => position > 1 ? SlideCosts.RaisedSeventh : SlideCosts.SeventhPartial;
+
     internal static int PositionOf(Candidate c) => c.State % ValveState;
 
     internal static bool IsValve(Candidate c) => c.State % 100 >= ValveState;
@@ -116,10 +134,16 @@ internal static class SlideCosts
     public const double EasySpeed = 8;
     public const double PerSpeed = 0.05;
     public const double SeventhPartial = 1.6;
+    public const double RaisedSeventh = 0.12;
     public const double Attachment = 0.2;
     public const double Second = 0.3;
     public const double FarOut = 0.6;
     public const double Pedal = 0.4;
+    public const double HighPartial = 0.35;
+    public const double SlowAttachment = 0.9;
+    public const double Slow = 0.9;
+    public const double Comfortable = 0.3;
+    public const double LeastHaste = 0.15;
 }
 
 /// <summary>Which slurred pairs need the tongue.</summary>
@@ -131,7 +155,7 @@ public static class SlideSlurs
     /// <summary><c>natural</c> or <c>legato-tongue</c>.</summary>
     public static string Kind(Candidate from, Candidate to, int fromMidi, int toMidi)
     {
-        if (SlideTechnique.IsValve(from) != SlideTechnique.IsValve(to))
+        if (TubeOf(from) != TubeOf(to))
             return "natural";
         if (SlideTechnique.PartialOf(from) == SlideTechnique.PartialOf(to))
             return "legato-tongue";
@@ -139,4 +163,7 @@ public static class SlideSlurs
         // Out while the pitch goes up, in while it goes down, or no movement: the partial breaks the glide.
         return moves == 0 || Math.Sign(moves) == Math.Sign(toMidi - fromMidi) ? "natural" : "legato-tongue";
     }
+
+    // Which tube the air goes through: the open one, or one of a valve.
+    private static char TubeOf(Candidate way) => char.IsLetter(way.Code[0]) ? way.Code[0] : ' ';
 }

@@ -48,7 +48,7 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
             return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
         if (from.Code == to.Code)
             return StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2);
-        return IsOver(move, to) ? StickCosts.Crossed : 0;
+        return IsOver(excerpt, place, to) ? StickCosts.Crossed : 0;
     }
 
     /// <inheritdoc/>
@@ -58,10 +58,22 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
             return null;
         if (from.Code == to.Code)
             return excerpt.Steps[place].Before < 0.3 ? "a double stroke" : null;
-        return IsOver(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key, to) ? "one hand reaches over the other" : null;
+        return IsOver(excerpt, place, to) ? "one hand reaches over the other" : null;
     }
 
-    private static bool IsOver(int move, Candidate to) => (to.Code == "R" && move < -4) || (to.Code == "L" && move > 4);
+    private static bool IsOver(Excerpt excerpt, int place, Candidate to)
+    {
+        var move = excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key;
+        var free = IsShake(excerpt, place) ? 0 : StickCosts.FreeReach;
+        return (to.Code == "R" && move < -free) || (to.Code == "L" && move > free);
+    }
+
+    // Two notes back and forth: the hands stay where they are, so that they must not stand crossed at all.
+    private static bool IsShake(Excerpt excerpt, int place)
+    {
+        bool Same(int a, int b) => a >= 0 && b < excerpt.Steps.Count && excerpt.Steps[a].Key == excerpt.Steps[b].Key;
+        return Same(place - 2, place) && (Same(place - 3, place - 1) || Same(place - 1, place + 1)) || (Same(place, place + 2) && Same(place - 1, place + 1));
+    }
 }
 
 /// <summary>What sticking costs.</summary>
@@ -70,6 +82,7 @@ internal static class StickCosts
 {
     public const double Double = 0.8;
     public const double Crossed = 0.18;
+    public const int FreeReach = 4;
     public const double LeftStart = 0.3;
     public const double PerOctave = 0.15;
     public const double OffTheHand = 0.35;

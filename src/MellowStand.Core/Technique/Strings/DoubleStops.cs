@@ -45,7 +45,7 @@ internal static class DoubleStops
         var fifths = stopped.Count - stopped.Select(h => StringState.Of(h).Finger).Distinct().Count();
         var cost =
             held.Sum(h => h.Cost)
-            - (stopped.Skip(1).Sum(h => Math.Max(0, StringState.Of(h).Offset - 2)) * StringCosts.PerHigh)
+            - (stopped.Skip(1).Sum(h => Math.Max(0, StringState.Of(h).Offset - 2)) * StringCosts.StaysHigh)
             + StringCosts.DoubleStop
             + (fifths * StringCosts.FifthWithOneFinger);
         return new Candidate(

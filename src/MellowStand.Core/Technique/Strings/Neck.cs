@@ -46,6 +46,7 @@ public static class Necks
         new(3, 4, "h"),
         new(4, 5, ""),
         new(4, 4, "l"),
+        new(4, 6, "h"),
     ];
     private static readonly IReadOnlyList<FingerPlace> HighHalf =
     [
@@ -60,7 +61,9 @@ public static class Necks
         new(1, 0, ""),
         new(1, -1, "l"),
         new(2, 1, ""),
+        new(2, 2, "h"),
         new(3, 2, ""),
+        new(3, 3, "h"),
         new(4, 3, ""),
         new(4, 4, "h"),
     ];
@@ -76,6 +79,21 @@ public static class Necks
     ];
 
     private static readonly (string Name, int Offset)[] Diatonic = [("1", 2), ("2", 4), ("3", 5), ("4", 7), ("5", 9), ("6", 11), ("7", 12)];
+    // Each half step of the neck: the lower and the raised place of a position have its name.
+    private static readonly (string Name, int Offset)[] CelloSteps =
+    [
+        ("1", 2),
+        ("2", 3),
+        ("2", 4),
+        ("3", 5),
+        ("3", 6),
+        ("4", 7),
+        ("5", 8),
+        ("5", 9),
+        ("6", 10),
+        ("6", 11),
+        ("7", 12),
+    ];
     private static readonly (string Name, int Offset)[] SmallSteps =
     [
         ("half", 1),
@@ -110,10 +128,10 @@ public static class Necks
             [("C", 36), ("G", 43), ("D", 50), ("A", 57)],
             [
                 new("half", 1, Lowest),
-                .. Diatonic.Select(p => new HandPlace(p.Name, p.Offset, Low)),
-                .. Thumbs(7, 9, 10, 12, 14, 16, 17, 19),
+                .. CelloSteps.Select(p => new HandPlace(p.Name, p.Offset, Low)),
+                .. Thumbs(7, 8, 9, 10, 11, 12, 14, 16, 17, 19),
             ],
-            0.7
+            1.0
         );
 
     /// <summary>Contrabass, its positions numbered as the house says.</summary>
@@ -126,7 +144,7 @@ public static class Necks
                 .. SmallSteps.Select(p => new HandPlace(six ? SixLarge.First(x => p.Offset >= x.From).Name : p.Name, p.Offset, Lowest)),
                 .. Thumbs(12, 14, 16, 17),
             ],
-            0.3
+            0.9
         );
 
     private static List<HandPlace> Small(IEnumerable<(string Name, int Offset)> higher) =>

@@ -25,11 +25,14 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         var keys = excerpt.Steps[place].Note.Heads is [{ Sounding: { } only }]
             ? [only]
             : excerpt.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
+        var starts = excerpt.Steps[place].Before is null && place == 0;
         var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(excerpt, place, k)) : [];
         if (ways.Count == 0)
             ways = [.. Single(excerpt, place, keys[^1])];
         if (ways.Count == 0)
             return ways;
+        if (starts)
+            ways = ways.ConvertAll(w => w with { Cost = Math.Round(w.Cost + StartsAt(StringState.Of(w)), 3) });
         // Untold, a player takes the open string; without one, the nearest finger of the first position.
         var usual = ways.FindIndex(w => StringState.Of(w).Finger == 0 && !w.Code.Contains('+', StringComparison.Ordinal));
         for (var i = 0; i < ways.Count; i++)
@@ -100,10 +103,32 @@ public sealed class StringTechnique(Neck neck) : ITechnique
         var haste = Math.Clamp(0.25 / (excerpt.Steps[place].Before ?? 1), 0.4, 2);
         var (f, t) = (StringState.Of(from), StringState.Of(to));
         var crossing = Math.Abs(f.String - t.String) * StringCosts.PerCrossing;
-        var shift = Shifts(f, t) ? StringCosts.Shift + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep) : 0;
         var leaps = SameFinger(f, t) && f.String != t.String ? StringCosts.SameFingerAcross : 0;
-        return ((crossing + shift + (Slides(f, t, from, to) ? StringCosts.Slide : 0)) * haste) + leaps;
+        return ((crossing + ShiftOf(f, t) + (Slides(f, t, from, to) ? StringCosts.Slide : 0)) * haste) + leaps + Arrival(f, t);
     }
+
+    // Shifts like the first finger, and one finger that stays on its string as a guide.
+    private static double ShiftOf(StringState f, StringState t)
+    {
+        if (!Shifts(f, t))
+            return 0;
+        var kind = t.Finger == 1 || (f.Finger == t.Finger && f.String == t.String) ? StringCosts.GuidedShift : StringCosts.Shift;
+        return kind + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep);
+    }
+
+    // Height is paid where the hand comes to it, never on every note; the thumb is set and taken away at a price.
+    private static double Arrival(StringState f, StringState t)
+    {
+        if (t.Offset == 0 || (f.Offset == t.Offset && f.HasThumb == t.HasThumb))
+            return 0;
+        var thumb = f.HasThumb != t.HasThumb && f.Offset != 0 ? StringCosts.SetsThumb : 0;
+        return thumb + (f.Offset < t.Offset ? Height(t.Offset) : 0);
+    }
+
+    // A passage that begins high is come to before it begins.
+    private static double StartsAt(StringState s) => Height(s.Offset) + (s.HasThumb ? StringCosts.SetsThumb : 0);
+
+    private static double Height(int offset) => Math.Max(0, offset - 2) * StringCosts.PerHigh;
 
     /// <inheritdoc/>
     public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
@@ -141,8 +166,10 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     {
         var beats = excerpt?.Beats(place).Value ?? 1;
         var top = s == neck.Strings.Count - 1;
+        // A long open string rings where a fourth finger could stand: on violin and viola; cello and bass like it.
         var cost = excerpt?.House["fourth-finger"] switch
         {
+            _ when !neck.FollowsLetters => 0,
             null or "open-allowed" => 0,
             "always" => beats >= 1 ? 1.2 : 0.1,
             _ => beats > 2 ? 1.5 + (top ? 0.8 : 0) : 0,
@@ -153,11 +180,11 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     private Candidate Stopped(int s, HandPlace hand, FingerPlace f, bool harmonic, Pitch? written)
     {
         var cost =
-            (Math.Max(0, hand.Offset - 2) * StringCosts.PerHigh)
+            (Math.Max(0, hand.Offset - 2) * StringCosts.StaysHigh)
             + (hand.Offset < 2 ? StringCosts.Half : 0)
-            + StringCosts.Fingers[f.Finger]
+            + (neck.FollowsLetters ? StringCosts.Fingers : StringCosts.LowFingers)[f.Finger]
             + (
-                f.Finger == 2
+                f.Finger == 2 && neck.FollowsLetters
                     ? 0
                     : f.Sign switch
                     {
@@ -185,7 +212,7 @@ public sealed class StringTechnique(Neck neck) : ITechnique
                 (_, true) => "thumb position",
                 _ => "",
             },
-            new StringState(s, f.Finger, hand.Offset).Packed
+            new StringState(s, f.Finger, hand.Offset, hand.HasThumb).Packed
         );
     }
 
@@ -221,13 +248,16 @@ public sealed class StringTechnique(Neck neck) : ITechnique
 /// <param name="String">The string from 0, the lowest.</param>
 /// <param name="Finger">The finger; 0 for an open string.</param>
 /// <param name="Offset">The hand's place in half steps; 0 for an open string.</param>
-internal readonly record struct StringState(int String, int Finger, int Offset)
+/// <param name="HasThumb">True where the thumb is on the string.</param>
+public readonly record struct StringState(int String, int Finger, int Offset, bool HasThumb = false)
 {
     /// <summary>The state as a number.</summary>
-    public int Packed => String + (Finger * 10) + (Offset * 100);
+    public int Packed => String + (Finger * 10) + (Offset * 100) + (HasThumb ? Thumb : 0);
 
     /// <summary>The state of a candidate.</summary>
-    public static StringState Of(Candidate c) => new(c.State % 10, c.State / 10 % 10, c.State / 100);
+    public static StringState Of(Candidate c) => new(c.State % 10, c.State / 10 % 10, c.State / 100 % 100, c.State >= Thumb);
+
+    private const int Thumb = 100_000;
 }
 
 /// <summary>What string work costs.</summary>
@@ -235,11 +265,14 @@ internal readonly record struct StringState(int String, int Finger, int Offset)
 internal static class StringCosts
 {
     public const double PerCrossing = 0.3;
-    public const double Shift = 0.5;
+    public const double Shift = 0.55;
+    public const double GuidedShift = 0.42;
+    public const double SetsThumb = 0.7;
+    public const double StaysHigh = 0.02;
     public const double PerHalfStep = 0.08;
     public const double PerHigh = 0.2;
     public const double Half = 0.3;
-    public const double ThumbPosition = 0.4;
+    public const double ThumbPosition = 0.06;
     public const double Slide = 1.2;
     public const double SameFingerAcross = 0.2;
     public const double Open = 0.02;
@@ -252,5 +285,9 @@ internal static class StringCosts
     public const double DoubleStop = 0.3;
     public const double FifthWithOneFinger = 0.4;
 
+    /// <summary>Violin and viola, by finger; the fifth is the thumb.</summary>
     public static IReadOnlyList<double> Fingers { get; } = [0, 0, 0, 0.02, 0.25, 0.1];
+
+    /// <summary>Cello and bass, whose fourth finger closes the frame of the hand.</summary>
+    public static IReadOnlyList<double> LowFingers { get; } = [0, 0, 0, 0.02, 0.04, 0.1];
 }

@@ -13,6 +13,8 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 
     private const int SideBit = 0b10000;
     private const int MostWays = 5;
+    private const int FlatPartial = 4;
+    private const double FlatFifth = 0.4;
     private const double OtherSide = 0.35;
     private const double ChangeSide = 0.12;
     private const double ChangeSideInSlur = 0.4;
@@ -32,7 +34,7 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     private IReadOnlyList<Candidate> Find(int written, int midi)
     {
         var high = written >= FirstOnBFlat && isDouble;
-        var flat = isDouble ? Side(BFlat.Of(midi), "Bb:", high ? 0 : OtherSide, SideBit) : [];
+        var flat = isDouble ? Side(BFlat.Of(midi).Select(Fifth), "Bb:", high ? 0 : OtherSide, SideBit) : [];
         return
         [
             .. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0)
@@ -42,6 +44,10 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
                 .Select((w, i) => w with { IsUsual = i == 0 }),
         ];
     }
+
+    // The fifth partial of the B♭ side is flat: A♭ and A are 2-3 and 1-2 there.
+    private static Candidate Fifth(Candidate way) =>
+        ValveTechnique.PartialOf(way) == FlatPartial ? way with { Cost = Math.Round(way.Cost + FlatFifth, 3) } : way;
 
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)

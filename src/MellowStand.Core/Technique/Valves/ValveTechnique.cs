@@ -68,6 +68,9 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
             : null;
     }
 
+    /// <summary>Place of a way's partial in the series, from 0.</summary>
+    internal static int PartialOf(Candidate way) => (way.State & 0x1FF) >> PartialShift;
+
     private static int LeapOf(Excerpt excerpt, int place) => Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key);
 
     // High partials lie so close that a leap lands on the neighbour: half steps to it, or 0 where there is no danger.
@@ -98,7 +101,9 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
                     + (Math.Abs(cents) > 12 ? (Math.Abs(cents) - 12) * ValveCosts.PerCent : 0)
                     + (partial == 6 ? ValveCosts.SeventhPartial : 0)
                     + (code == "3" ? ValveCosts.ThirdAlone : 0)
-                    + (partial * ValveCosts.PerPartial);
+                    + (partial * ValveCosts.PerPartial)
+                    // Valves for a fourth and more belong to the low register: higher up nobody goes round by the next partial.
+                    + (partial >= ValveCosts.UpperPartial && lowers >= ValveCosts.Fourth ? ValveCosts.RoundAbout : 0);
                 ways.Add(
                     new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed | (partial << PartialShift))
                     {
@@ -134,6 +139,9 @@ internal static class ValveCosts
     public const double PerCent = 0.012;
     public const double SeventhPartial = 2;
     public const double ThirdAlone = 0.3;
+    public const double RoundAbout = 0.6;
+    public const int UpperPartial = 4;
+    public const int Fourth = 5;
     public const double PerPartial = 0.05;
     public const double MostCents = 60;
     public const double Reach = 2.5;

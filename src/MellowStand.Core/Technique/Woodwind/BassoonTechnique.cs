@@ -8,6 +8,7 @@ namespace MellowStand.Core.Technique.Woodwind;
 public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(chart, WoodwindCosts.Thumbs)
 {
     private const double OnThumb = 0.08;
+    private const double ThumbToThumb = 1.2;
 
     /// <inheritdoc/>
     protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
@@ -34,10 +35,24 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
             ),
             (10, "ring") => Way(code, OnThumb + 0.3, "the right thumb comes from or goes to another key", false),
             (10, "thumb") => Way(code, ThumbIsBusy(excerpt, place, 10) ? 1.2 : 0, "", true),
+            (8, "whisper") => Way(code, 0.6, "soft: the whisper key makes it darker", false),
+            (3, "forked") => Way(code, 0, "", true),
+            (3, "plain-fork") => Way(code, Haste(excerpt, place) > WoodwindCosts.Quick ? 0.2 : 0.5, "quick: the right hand stays up", false),
             (_, "flick") => Way(code, IsSlurredUp(excerpt, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
             (_, "plain") => Way(code, IsSlurredUp(excerpt, place) ? 0.8 : 0, "", true),
             _ => null,
         };
+
+    /// <inheritdoc/>
+    /// <remarks>F♯ and A♭ lie side by side under the thumb: it must not go from one to the other.</remarks>
+    public override double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
+    {
+        var thumbs = from.Code == "thumb" && to.Code == "thumb" && AreFSharpAndAFlat(excerpt, place);
+        return base.Change(excerpt, place, from, to) + (thumbs ? ThumbToThumb : 0);
+    }
+
+    private static bool AreFSharpAndAFlat(Excerpt excerpt, int place) =>
+        (excerpt.Steps[place - 1].PitchClass, excerpt.Steps[place].PitchClass) is (6, 8) or (8, 6);
 
     // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
     private static bool ThumbIsBusy(Excerpt excerpt, int place, int own) =>

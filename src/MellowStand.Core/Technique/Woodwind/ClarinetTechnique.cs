@@ -57,10 +57,19 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
                 isLong ? "a long throat note: darker and lower with fingers of both hands" : "",
                 false
             ),
-            "side" => Way(code, Beside(excerpt, place, 9) ? 0.3 : 0.6, "a quick turn with A: only the side key moves", false),
+            "side" => Way(code, Side(excerpt, place), "a quick turn with A: only the side key moves", false),
             "plain" => Way(code, (crosses ? 0.3 : 0) + (isLong ? 0.3 : 0), "", true),
             _ => null,
         };
+    }
+
+    // Beside A only the side key moves: the way for quick notes.
+    private static double Side(Excerpt excerpt, int place)
+    {
+        if (!Beside(excerpt, place, 9))
+            return 0.6;
+        var next = place + 1 < excerpt.Steps.Count ? Haste(excerpt, place + 1) : 0;
+        return Math.Max(Haste(excerpt, place), next) > WoodwindCosts.Quick ? -0.05 : 0.3;
     }
 
     private static bool Crosses(Excerpt excerpt, int place, int ahead)

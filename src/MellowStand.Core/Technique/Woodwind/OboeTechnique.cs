@@ -9,8 +9,6 @@ namespace MellowStand.Core.Technique.Woodwind;
 public sealed class OboeTechnique(FingeringChart chart, bool leftF)
     : WoodwindTechnique(chart, new Dictionary<string, double> { ["L4"] = WoodwindCosts.Roll, ["R4"] = WoodwindCosts.Roll })
 {
-    private static readonly int[] RingFinger = [2, 3, 1, 0, 11, 10];
-
     /// <inheritdoc/>
     protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
         excerpt.Steps[place].PitchClass switch
@@ -23,7 +21,8 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF)
 
     private Candidate? F(Excerpt excerpt, int place, string code)
     {
-        var beside = excerpt.IsNear(place, 1, RingFinger);
+        // C, B and B♭ of the middle register leave the right hand free: what counts is the fingering, not the letter.
+        var beside = NeighbourUses(excerpt, place, "R3");
         return code switch
         {
             "regular" => Way(code, beside ? 2.2 : 0, beside ? "" : "no neighbour needs the right ring finger", true),
@@ -33,9 +32,9 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF)
         };
     }
 
-    private static Candidate EFlat(Excerpt excerpt, int place, string code)
+    private Candidate EFlat(Excerpt excerpt, int place, string code)
     {
-        var slides = excerpt.IsNear(place, 1, 0, 1);
+        var slides = excerpt.IsNear(place, 1, 0, 1) && NeighbourUses(excerpt, place, "R4");
         return code == "right"
             ? Way(code, slides ? 1.8 : 0, "", true)
             : Way(code, 0.4 + (LeftIsBusy(excerpt, place) ? 2.5 : 0), "the right little finger comes from or goes to C or C♯", false);

@@ -21,6 +21,8 @@ public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bo
             ),
             (6, "key") => Way(code, highFSharp ? 0 : 9, "", highFSharp),
             (6, "front") => Way(code, 0.3, highFSharp ? "" : "there is no high F♯ key", !highFSharp),
+            (4, "palm") => Way(code, 0, "", true),
+            (4, "front") => Way(code, excerpt.IsNear(place, 1, 9, 11, 0) ? 0.12 : 0.5, "from below the palm keys: front E", false),
             (5, "front") => Way(code, excerpt.IsNear(place, 1, 9, 11, 0) ? 0.15 : 0.5, "from below the palm keys: front F", false),
             _ => null,
         };
@@ -62,6 +64,7 @@ public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bo
                 blocked ? "" : "no B♮ or C next to it: bis stays down",
                 flats && !blocked
             ),
+            "one-and-two" => Way(code, excerpt.IsNear(place, 1, 6, 4) && !blocked ? 0.45 : 0.8, "beside F♯ or E: the middle finger is down", false),
             "one-and-one" => Way(code, arpeggio ? -0.1 : 0.6, arpeggio ? "an arpeggio with D or F" : "", false),
             _ => null,
         };

@@ -33,7 +33,7 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
     }
 
     /// <inheritdoc/>
-    public double Change(Excerpt excerpt, int place, Candidate from, Candidate to) =>
+    public virtual double Change(Excerpt excerpt, int place, Candidate from, Candidate to) =>
         Moves(excerpt, place, from, to) is { } moves
             ? Haste(excerpt, place) * (SlideOf(moves) + (moves.Crossings * WoodwindCosts.Crossing))
             : 0;
@@ -58,6 +58,17 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
             return null;
         return FingerMoves.Between(chart, a, b);
     }
+
+    /// <summary>True when the usual fingering of a neighbour, in its own register, has a finger down.</summary>
+    /// <param name="excerpt">The passage.</param>
+    /// <param name="place">The note's place.</param>
+    /// <param name="finger">The finger, as the chart names it.</param>
+    protected bool NeighbourUses(Excerpt excerpt, int place, string finger) =>
+        new[] { -1, 1 }.Any(o =>
+            excerpt.PitchClassAt(place, o) is not null
+            && chart.At(excerpt.Steps[place + o].Key) is { Count: > 0 } ways
+            && chart.Keys.Any(k => k.Finger == finger && ways[0].Keys.Contains(k.Id))
+        );
 
     /// <summary>What a fingering of the note costs at its place; null where the chart's order says enough.</summary>
     protected abstract Candidate? Judge(Excerpt excerpt, int place, string code);
