@@ -110,6 +110,7 @@ public static class StandApp
             .AddSingleton<DemoSchool>()
             .AddSingleton<Sessions>()
             .AddSingleton<ReadinessService>()
+            .AddSingleton<GoalTempos>()
             .AddSingleton<ShelfService>()
             .AddSingleton<Jobs>()
             .AddHostedService(s => s.GetRequiredService<Jobs>());

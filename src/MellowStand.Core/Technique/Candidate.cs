@@ -51,5 +51,5 @@ public interface ITechnique
     bool IsTold(Candidate? from, Candidate to) => !to.IsUsual;
 
     /// <summary>Why the change is worth telling, or null.</summary>
-    string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) => null;
+    Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) => null;
 }

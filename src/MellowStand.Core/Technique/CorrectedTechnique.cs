@@ -35,7 +35,7 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     public bool IsTold(Candidate? from, Candidate to) => inner.IsTold(from, to);
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) => inner.Reason(excerpt, place, from, to);
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) => inner.Reason(excerpt, place, from, to);
 
     private static Candidate Stand(Candidate way, ChartCorrection? own, string? preferred)
     {

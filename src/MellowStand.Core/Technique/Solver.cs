@@ -7,8 +7,18 @@ namespace MellowStand.Core.Technique;
 /// <param name="Way">The way taken.</param>
 /// <param name="Marked">True when a player would not take it by default, so that it is written in.</param>
 /// <param name="Why">The reason.</param>
-/// <param name="Alternatives">The other ways with the cost of the whole path through each.</param>
-public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, IReadOnlyList<(string Code, double Cost)> Alternatives);
+/// <param name="Alternatives">The other ways with the cost of the whole path through each, and what is awkward about it.</param>
+public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, IReadOnlyList<OtherWay> Alternatives)
+{
+    /// <summary>What makes the change into it awkward.</summary>
+    public ObstacleKind Obstacle { get; init; }
+}
+
+/// <summary>Another way to play a note.</summary>
+/// <param name="Code">Its code.</param>
+/// <param name="Cost">The cost of the whole path through it.</param>
+/// <param name="Why">What is awkward about it, or when it is taken; may be empty.</param>
+public sealed record OtherWay(string Code, double Cost, string Why);
 
 /// <summary>The best path over a passage.</summary>
 /// <param name="Cost">Its cost.</param>
@@ -46,9 +56,12 @@ public static class Solver
                     places[i],
                     way,
                     ways[i].Count > 1 && technique.IsTold(joined ? path[i - 1] : null, way),
-                    why ?? way.Why,
-                    Others(ways[i], path.Through[i], path.Places[i])
+                    why?.Words ?? way.Why,
+                    Others(ways[i], path.Through[i], path.Places[i], w => Awkward(technique, excerpt, places, path, i, joined, w))
                 )
+                {
+                    Obstacle = why?.Kind ?? ObstacleKind.Other,
+                }
             );
         }
 
@@ -56,16 +69,39 @@ public static class Solver
     }
 
     // The other ways with the cost of the whole path through each, the cheapest first.
-    private static (string Code, double Cost)[] Others(IReadOnlyList<Candidate> ways, IReadOnlyList<double> through, int taken)
+    private static OtherWay[] Others(
+        IReadOnlyList<Candidate> ways,
+        IReadOnlyList<double> through,
+        int taken,
+        Func<Candidate, string> awkward
+    )
     {
         if (ways.Count == 1)
             return [];
-        var others = new (string Code, double Cost)[ways.Count - 1];
+        var others = new OtherWay[ways.Count - 1];
         for (int k = 0, to = 0; k < ways.Count; k++)
             if (k != taken)
-                others[to++] = (ways[k].Code, Math.Round(through[k], 3));
+                others[to++] = new OtherWay(ways[k].Code, Math.Round(through[k], 3), awkward(ways[k]));
         Array.Sort(others, (a, b) => a.Cost.CompareTo(b.Cost));
         return others;
+    }
+
+    // What speaks against another way: the change into it, or out of it into what follows.
+    private static string Awkward(
+        ITechnique technique,
+        Excerpt excerpt,
+        List<int> places,
+        LeastCostPath<Candidate> path,
+        int i,
+        bool joined,
+        Candidate way
+    )
+    {
+        var into = joined && excerpt.Steps[places[i]].Before is not null ? technique.Reason(excerpt, places[i], path[i - 1], way) : null;
+        if (into is not null)
+            return into.Words;
+        var next = i + 1 < places.Count && places[i + 1] == places[i] + 1 && excerpt.Steps[places[i + 1]].Before is not null;
+        return (next ? technique.Reason(excerpt, places[i + 1], way, path[i + 1])?.Words : null) ?? way.Why;
     }
 
     private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)

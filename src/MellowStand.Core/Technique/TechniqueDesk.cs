@@ -45,19 +45,6 @@ public static class TechniqueDesk
     private const double TroubleAbove = 1.6;
     private const int MostTrouble = 8;
 
-    private static readonly (string Word, string Recipe)[] Recipes =
-    [
-        ("slides", "One pair of notes back and forth, slowly; then the measure from the end backwards."),
-        ("fingers cross", "Only the fingers, without air, until they move together; then two notes back and forth."),
-        ("a leap", "Sing or play it an octave lower first, then in place, with the air already moving."),
-        ("hear it first", "Buzz or sing the note before you play it; leave it and come back."),
-        ("shift", "Play the note before and the note after the shift, then only the shift, silently."),
-        ("position", "Move the slide first without sound, arrive early, then add the air."),
-        ("finger up", "Dotted rhythms long–short, then short–long, then even."),
-        ("double", "The sticking alone on the knee, then on the bars, slowly."),
-        ("", "From one beat to the next beat, ending on it; then the whole measure."),
-    ];
-
     /// <summary>Solves a range of a part; null when the product has no chart for the instrument.</summary>
     public static TechniquePlan? Solve(
         Score score,
@@ -70,7 +57,7 @@ public static class TechniqueDesk
         Hands? hands = null
     )
     {
-        if (TechniqueCatalog.Of(instrument, hands, house) is not { } setup)
+        if (TechniqueCatalog.Of(instrument, NamedOptions.With(hands, part, instrument), house) is not { } setup)
             return null;
         var technique = setup.Technique;
         var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
@@ -164,7 +151,7 @@ public static class TechniqueDesk
             .. solution
                 .Choices.Select((c, i) => (excerpt.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i]))
                 .GroupBy(x => x.MeasureIndex)
-                .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice.Why))
+                .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice))
                 .Where(m => m.Cost > TroubleAbove)
                 .OrderByDescending(m => m.Cost)
                 .Take(MostTrouble)
@@ -172,8 +159,8 @@ public static class TechniqueDesk
                     m.Measure,
                     m.Measure,
                     m.Cost,
-                    m.Why.Length > 0 ? m.Why : "many changes at this tempo",
-                    Recipes.First(r => m.Why.Contains(r.Word, StringComparison.Ordinal)).Recipe
+                    m.Choice.Why.Length > 0 ? m.Choice.Why : "many changes at this tempo",
+                    Recipes.For(m.Choice.Obstacle)
                 )),
         ];
 }

@@ -15,7 +15,7 @@ namespace MellowStand.Server.Answers;
 /// at once for what is not there yet wait, without holding a thread, for the one who works it out.</summary>
 /// <remarks>Entity tags and 304: RFC 9110, sections 8.8.3 and 15.4.5. A tag is made of the counters that triggers keep in the database, so
 /// that whoever writes there makes old answers stale.</remarks>
-internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, TimeProvider clock) : IDisposable
+internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, PassageRepository passages, TimeProvider clock) : IDisposable
 {
     private const long Budget = 96L * 1024 * 1024;
 
@@ -35,7 +35,7 @@ internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, TimePro
 
         if (!long.TryParse(context.Request.RouteValues["id"]?.ToString(), CultureInfo.InvariantCulture, out var id))
             throw Refusal.NotFound("There is no such piece on the shelf. Open the shelf and choose one.");
-        var tag = TagOf(context, desk.Row(id), mark.OnDay);
+        var tag = TagOf(context, desk.Row(id), mark);
         context.Response.Headers.CacheControl = "private, no-cache";
         if (context.Request.Headers.IfNoneMatch.ToString().Contains(tag, StringComparison.Ordinal))
         {
@@ -131,10 +131,11 @@ internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, TimePro
         await unpacked.CopyToAsync(context.Response.Body, context.RequestAborted).ConfigureAwait(false);
     }
 
-    private string TagOf(HttpContext context, PieceRow row, bool onDay)
+    private string TagOf(HttpContext context, PieceRow row, KeepAnswer mark)
     {
-        var day = onDay ? clock.Today().DayNumber : 0;
-        var text = $"{Program} {row} {day} {context.Request.Path}{context.Request.QueryString}";
+        var day = mark.OnDay ? clock.Today().DayNumber : 0;
+        var handed = mark.OnPassages ? string.Join(' ', passages.All(row.Id).Select(p => $"{p.Id}:{p.IsPlaced}")) : "";
+        var text = $"{Program} {row} {day} {handed} {context.Request.Path}{context.Request.QueryString}";
         return $"W/\"{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text))[..16])}\"";
     }
 

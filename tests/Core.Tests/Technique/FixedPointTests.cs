@@ -30,7 +30,7 @@ public sealed class FixedPointTests
             Assert.Equal(SolverTests.Exhaustive(technique, passage, (at, w) => at != place || w.Code == code), solution.Cost, 0.001);
             // What the list of alternatives promised is what the path then costs.
             var promised = free.Choices.Single(c => c.Place == place).Alternatives.FirstOrDefault(a => a.Code == code);
-            if (promised.Code is not null)
+            if (promised is not null)
                 Assert.Equal(promised.Cost, solution.Cost, 0.01);
             else
                 Assert.Equal(free.Cost, solution.Cost, 0.001);

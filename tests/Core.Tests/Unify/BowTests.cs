@@ -33,7 +33,7 @@ public sealed class BowTests
     public void A_dotted_figure_is_hooked()
     {
         var plan = Plan(Violin + "| C5e. D5s E5e. F5s G5e. F5s E5e. D5s | C5w")[0];
-        Assert.All(plan.Choices.Where((_, i) => i % 2 == 1 && i < 8), c => Assert.NotEqual("retake", c.Join));
+        Assert.All(plan.Choices.Where((_, i) => i % 2 == 1 && i < 8), c => Assert.NotEqual(BowJoin.Retake, c.Join));
         Assert.Equal(BowDirection.Down, plan.Choices[^1].Direction);
     }
 
@@ -42,7 +42,7 @@ public sealed class BowTests
     {
         // Three quarters and a down-bow asked by the accent: two of the three must share a bow.
         var plan = Plan(Violin + "meter:3/4 | C5q(d) D5 E5 | F5q(d) E5 D5 | C5h.(d)")[0];
-        Assert.Equal(2, plan.Choices.Count(c => c.Join == "hook"));
+        Assert.Equal(2, plan.Choices.Count(c => c.Join == BowJoin.Hook));
         Assert.Contains(plan.Choices, c => c.Costs.Any(x => x.Name == "hooked"));
     }
 
@@ -50,8 +50,8 @@ public sealed class BowTests
     public void A_rest_is_used_to_retake()
     {
         var plan = Plan(Violin + "| C5q D5 E5 r | F5 E5 D5 r | C5w")[0];
-        Assert.Equal(["turn", "turn", "turn", "retake", "turn", "turn", "retake"], plan.Choices.Select(c => c.Join));
-        Assert.All(plan.Choices.Where(c => c.Join == "retake"), c => Assert.Equal(BowDirection.Down, c.Direction));
+        Assert.Equal([BowJoin.Turn, BowJoin.Turn, BowJoin.Turn, BowJoin.Retake, BowJoin.Turn, BowJoin.Turn, BowJoin.Retake], plan.Choices.Select(c => c.Join));
+        Assert.All(plan.Choices.Where(c => c.Join == BowJoin.Retake), c => Assert.Equal(BowDirection.Down, c.Direction));
     }
 
     [Fact]
@@ -91,6 +91,51 @@ public sealed class BowTests
     {
         var plan = Plan(Violin + "pickup | G4q | C5e D5 E5q[ F5] G5 | A5q. G5e F5h | !< E5h D5h | !/ C5w")[0];
         Assert.All(plan.Choices, c => Assert.True(c.OtherCost >= 0));
+    }
+
+    [Theory]
+    [InlineData("| !p C5q D5 E5[ F5] | G5q.[ A5e] B5h", false)] // a soft ending dies away on either bow
+    [InlineData("| !f C5q D5 E5[ F5] | G5q.[ A5e] B5h", true)]
+    public void Only_a_weighty_ending_asks_for_a_down_bow(string music, bool asks)
+    {
+        var last = Plan(Violin + music)[0].Choices[^1];
+        Assert.Equal(asks, last.Costs.Concat(last.Against).Any(c => c.Name == "up on the last chord"));
+    }
+
+    [Fact]
+    public void A_dotted_figure_is_hooked_and_the_words_say_so()
+    {
+        var plan = Plan(Violin + "| C5e. D5s E5e. F5s G5e. F5s E5e. D5s | C5w")[0];
+        Assert.All(Enumerable.Range(0, 4), i => Assert.Equal(BowJoin.Hook, plan.Choices[(2 * i) + 1].Join));
+        Assert.Equal("dduudduu", Words(plan).Split(' ')[0]);
+    }
+
+    [Fact]
+    public void What_puts_the_count_right_stands_just_before_the_strong_beat()
+    {
+        var plan = Plan(Violin + "meter:3/4 | C5q(d) D5q E5q | F5h.(d)")[0];
+        Assert.Equal(BowJoin.Hook, plan.Choices[2].Join);
+        Assert.All(plan.Choices.Take(2), c => Assert.Equal(BowJoin.Turn, c.Join));
+    }
+
+    [Fact]
+    public void A_second_bowing_turns_the_first_free_stroke_and_the_rest_follows()
+    {
+        var score = ShortFormReader.Score(Violin + "| C5q D5 E5 F5 | G5 F5 E5 D5 | C5w");
+        var first = Plan(Violin + "| C5q D5 E5 F5 | G5 F5 E5 D5 | C5w")[0];
+        var second = BowDesk.Second(score, score.Parts[0], first, _ => true);
+        Assert.NotEqual(first.Choices[0].Direction, second.Choices[0].Direction);
+        Assert.True(second.Choices[0].Marked);
+        Assert.True(second.Cost >= first.Cost);
+    }
+
+    [Fact]
+    public void Where_on_the_bow_is_told_in_words()
+    {
+        var spends = BowSpending.Of(Plan("part \"Violin\"\ntempo:q=60 | !mf C5h. D5q | E5h. F5q")[0], House.Default);
+        Assert.StartsWith("from the frog to", BowWords.Of(spends[0]), StringComparison.Ordinal);
+        Assert.Contains("light, quick return", spends[1].Advice, StringComparison.Ordinal);
+        Assert.DoesNotContain(spends, s => BowWords.Of(s).Any(char.IsDigit));
     }
 
     // Exhaustive search over every way of bowing a short passage: 300 passages of a known seed.

@@ -62,6 +62,8 @@ export interface RangeQuery {
   part?: string
   from: string
   to: string
+  /** The second bowing. */
+  second?: boolean
 }
 
 export const useBowing = (id: Ref<number>, range: Ref<RangeQuery>) =>

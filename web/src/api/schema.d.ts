@@ -1857,6 +1857,7 @@ export interface paths {
                     part?: string;
                     from?: string;
                     to?: string;
+                    second?: boolean;
                 };
                 header?: never;
                 path: {
@@ -1907,6 +1908,7 @@ export interface paths {
                     part?: string;
                     from?: string;
                     to?: string;
+                    second?: boolean;
                 };
                 header?: never;
                 path: {
@@ -3616,6 +3618,8 @@ export interface components {
             keys: string[];
             /** @description The choice in players' words. */
             words: string;
+            /** @description How much harder the passage is through it, and why, in words. */
+            harder: string;
         };
         /** @description Balance of a range. */
         BalanceAnswer: {
@@ -4810,6 +4814,10 @@ export interface components {
             trouble: null | string;
             /** @description What to do. */
             advice: string;
+            /** @description Where on the bow, how much of it and at which speed, in words. */
+            where: string;
+            /** @description What speaks against the other direction; empty where it works both ways. */
+            against: string[];
         };
         /** @description The plan of a passage. */
         TechniqueView: {

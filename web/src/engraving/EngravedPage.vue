@@ -65,7 +65,7 @@ onMounted(() => (width.value = widthNow()))
   <div class="engraved">
     <div class="margin">
       <button
-        v-for="f in placed"
+        v-for="f in placed.filter((x) => x.number > 0)"
         :key="f.id"
         type="button"
         class="flag"
@@ -86,6 +86,9 @@ onMounted(() => (width.value = widthNow()))
           :class="{ on: f.id === active }"
           :style="{ left: `${b.left}px`, top: `${b.top}px`, width: `${b.width}px`, height: `${b.height}px` }"
         ></span>
+        <span v-if="f.signAt" class="proposed" :style="{ left: `${f.signAt.x}px`, top: `${f.signAt.y}px` }">{{
+          f.sign
+        }}</span>
       </template>
       <!-- The drawing comes from our own engraver in the worker, not from the file's author. -->
       <!-- eslint-disable-next-line vue/no-v-html -->
@@ -142,6 +145,17 @@ onMounted(() => (width.value = widthNow()))
 }
 .band.on {
   background: rgb(169 121 28 / 38%);
+}
+.proposed {
+  position: absolute;
+  z-index: 2;
+  transform: translate(-50%, -100%);
+  padding: 0 2px;
+  border-bottom: 2px dotted var(--plum);
+  background: rgb(255 253 248 / 80%);
+  color: var(--plum);
+  font: 600 12px/14px var(--body, inherit);
+  pointer-events: none;
 }
 .spin {
   position: absolute;

@@ -4,6 +4,8 @@ export interface Flagged {
   number: number
   notes: readonly string[]
   label: string
+  /** What is proposed to be written over the first of the notes; drawn in plum, apart from what is printed. */
+  sign?: string
 }
 
 export interface Box {
@@ -17,6 +19,8 @@ export interface PlacedFlag extends Flagged {
   /** Pixels from the top of the page. */
   y: number
   bands: Box[]
+  /** Where the proposed sign stands: middle and lower edge. */
+  signAt: { x: number; y: number } | null
 }
 
 /** Bands behind the notes and one flag each in the margin; flags that would overlap move down. */
@@ -25,10 +29,18 @@ export function placeFlags(flags: readonly Flagged[], boxOf: (note: string) => B
   for (const flag of flags) {
     const boxes = flag.notes.map(boxOf).filter((b) => b !== null)
     if (boxes.length === 0) continue
-    placed.push({ ...flag, y: Math.min(...boxes.map((b) => b.top)), bands: joinBoxes(boxes) })
+    const first = boxes[0]!
+    placed.push({
+      ...flag,
+      y: Math.min(...boxes.map((b) => b.top)),
+      bands: flag.number > 0 ? joinBoxes(boxes) : [],
+      signAt: flag.sign ? { x: first.left + first.width / 2, y: first.top } : null,
+    })
   }
   placed.sort((a, b) => a.y - b.y || a.number - b.number)
-  for (let i = 1; i < placed.length; i++) placed[i]!.y = Math.max(placed[i]!.y, placed[i - 1]!.y + height)
+  // Signs without a number have no flag in the margin.
+  const numbered = placed.filter((f) => f.number > 0)
+  for (let i = 1; i < numbered.length; i++) numbered[i]!.y = Math.max(numbered[i]!.y, numbered[i - 1]!.y + height)
   return placed
 }
 

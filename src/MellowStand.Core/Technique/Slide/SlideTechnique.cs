@@ -53,12 +53,15 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     }
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
         Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel
-            ? string.Create(
-                CultureInfo.InvariantCulture,
-                $"{travel} positions from "
-                    + $"{from.Code}{(excerpt.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}"
+            ? new Obstacle(
+                ObstacleKind.Travel,
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{travel} positions from "
+                        + $"{from.Code}{(excerpt.Steps[place].Before is { } seconds ? $", {travel / seconds:0} a second" : "")}"
+                )
             )
             : null;
 

@@ -64,7 +64,7 @@ public sealed class SnareTechnique : ITechnique
     }
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         if (from.State == 2)
             return null;
@@ -72,10 +72,10 @@ public sealed class SnareTechnique : ITechnique
         if (before.IsGrace)
         {
             if (excerpt.Steps[place].Note.IsGrace)
-                return same ? "the grace notes of a drag are a double" : null;
-            return same ? null : "a flam: the grace with the other hand";
+                return same ? new Obstacle(ObstacleKind.Double, "the grace notes of a drag are a double") : null;
+            return same ? null : new Obstacle(ObstacleKind.Other, "a flam: the grace with the other hand");
         }
-        return same && excerpt.Steps[place].Before < 0.3 ? "a double stroke" : null;
+        return same && excerpt.Steps[place].Before < 0.3 ? new Obstacle(ObstacleKind.Double, "a double stroke") : null;
     }
 
     // The leading hand has every second place of the finest division in the measure: the beats, and their even parts.

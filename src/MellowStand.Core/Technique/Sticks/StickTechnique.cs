@@ -52,13 +52,13 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     }
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
             return null;
         if (from.Code == to.Code)
-            return excerpt.Steps[place].Before < 0.3 ? "a double stroke" : null;
-        return IsOver(excerpt, place, to) ? "one hand reaches over the other" : null;
+            return excerpt.Steps[place].Before < 0.3 ? new Obstacle(ObstacleKind.Double, "a double stroke") : null;
+        return IsOver(excerpt, place, to) ? new Obstacle(ObstacleKind.Other, "one hand reaches over the other") : null;
     }
 
     private static bool IsOver(Excerpt excerpt, int place, Candidate to)

@@ -131,12 +131,15 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     private static double Height(int offset) => Math.Max(0, offset - 2) * StringCosts.PerHigh;
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         var (f, t) = (StringState.Of(from), StringState.Of(to));
         if (Slides(f, t, from, to))
-            return "one finger would slide";
-        return Shifts(f, t) ? $"shift to {Named(to)}" : null;
+            return new Obstacle(ObstacleKind.Slide, "one finger would slide");
+        if (Shifts(f, t))
+            return new Obstacle(ObstacleKind.Shift, $"shift to {Named(to)}");
+        var crossed = Math.Abs(f.String - t.String);
+        return crossed > 1 ? new Obstacle(ObstacleKind.Other, $"crosses {(crossed == 2 ? "two" : "three")} strings") : null;
     }
 
     // An open string leaves the hand where it is, and gives it time to move.

@@ -57,9 +57,9 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     }
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
         ((from.State ^ to.State) & SideBit) != 0 && excerpt.Steps[place].SlurredFrom
-            ? "the side changes inside a slur"
+            ? new Obstacle(ObstacleKind.Other, "the side changes inside a slur")
             : F.Reason(excerpt, place, from, to);
 
     private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, string prefix, double cost, int bit) =>

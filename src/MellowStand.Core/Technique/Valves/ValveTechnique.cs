@@ -57,14 +57,17 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
     }
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         if (LeapOf(excerpt, place) >= ValveCosts.LeapFrom)
-            return "a leap: hear it an octave lower first";
+            return new Obstacle(ObstacleKind.Leap, "a leap: hear it an octave lower first");
         if (TrapOf(excerpt, place, to) is > 0 and var gap)
-            return $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first";
+            return new Obstacle(
+                ObstacleKind.HearFirst,
+                $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first"
+            );
         return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && excerpt.Steps[place].Before < 0.15
-            ? "one finger up while another goes down"
+            ? new Obstacle(ObstacleKind.Crossing, "one finger up while another goes down")
             : null;
     }
 

@@ -39,14 +39,14 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
             : 0;
 
     /// <inheritdoc/>
-    public string? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
+    public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         if (Moves(excerpt, place, from, to) is not { } moves)
             return null;
         if (SlideOf(moves) >= WoodwindCosts.Slide)
-            return "the little finger slides";
+            return new Obstacle(ObstacleKind.Slide, "the little finger slides");
         return moves.Crossings >= 2 && Haste(excerpt, place) > WoodwindCosts.Quick
-            ? "fingers cross: some go up while others go down"
+            ? new Obstacle(ObstacleKind.Crossing, "fingers cross: some go up while others go down")
             : null;
     }
 

@@ -5,12 +5,30 @@ namespace MellowStand.Core.Unify.Bows;
 /// <summary>A cost with its name.</summary>
 /// <param name="Name">What is not as a player likes it, e.g. <c>up on a strong beat</c>.</param>
 /// <param name="Cost">Its weight.</param>
-public sealed record BowCost(string Name, double Cost);
+public sealed record BowCost(string Name, double Cost)
+{
+    /// <summary>How the bow gets there, for the cost of a join.</summary>
+    public BowJoin Join { get; init; }
+}
+
+/// <summary>How the bow gets from one stroke into the next.</summary>
+public enum BowJoin
+{
+    /// <summary>It turns.</summary>
+    Turn,
+
+    /// <summary>It goes on in the same direction after a stop.</summary>
+    Hook,
+
+    /// <summary>It is lifted and set anew.</summary>
+    Retake,
+}
 
 /// <summary>What each direction and each join of two strokes costs.</summary>
-/// <remarks>Down on the strong beat, up on the pickup; a crescendo likes an up-bow, an accent or a final chord a down-bow; after an odd
-/// count hook two notes in one bow or retake in a rest; sections with the same line the same way. Common practice, no published source; the
-/// weights are ours.</remarks>
+/// <remarks>Down on the strong beat, up on the pickup; a crescendo likes an up-bow, an accent or a loud or chordal ending a down-bow; after
+/// an odd count hook two notes in one bow or retake in a rest, just before the strong beat that needs it; dotted figures are hooked; three
+/// beats out and one back pile the bow up; sections with the same line the same way. Common practice, no published source; the weights are
+/// ours.</remarks>
 /// <param name="score">The score.</param>
 /// <param name="part">The part.</param>
 /// <param name="strokes">Its strokes in order.</param>
@@ -21,7 +39,12 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
     private const double LongestHook = 2;
     private const double EnoughRest = 0.3;
 
+    private const double Early = 0.15;
+    private const double LongStroke = 1.2;
+    private const int Loud = 6;
+
     private static readonly Fraction LastChord = new(3, 2);
+    private static readonly Fraction LongestDotted = new(3, 2);
 
     private static readonly string[] Accents = ["accent", "strong-accent", "stress"];
 
@@ -42,17 +65,40 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
     /// <summary>What it costs to go from one stroke into the next, by name; null where the bow simply turns.</summary>
     public BowCost? Join(int i, BowDirection from, BowDirection to)
     {
-        if (from != to)
-            return null;
         var (before, stroke) = (strokes[i - 1], strokes[i]);
+        if (from != to)
+            return TurnOf(i);
         if (stroke.FollowsRest)
-            return stroke.RestSeconds >= EnoughRest ? new("retake in the rest", 0.3) : new("retake in a short rest", 1.2);
+            return stroke.RestSeconds >= EnoughRest ? Retake("retake in the rest", 0.3) : Retake("retake in a short rest", 1.2);
         if (before.Seconds + stroke.Seconds > LongestHook)
-            return new("retake with no rest", 3);
-        if (before.Notes.Count + stroke.Notes.Count > 2)
-            return new("hooked onto a slur", 1.6);
-        return IsDottedFigure(before, stroke) ? new("hooked dotted figure", 0.4) : new("hooked", 1.1);
+            return Retake("retake with no rest", 3);
+        if (IsDottedFigure(before, stroke))
+            return Hook("hooked dotted figure", 0.02);
+        // What puts the count right stands just before the strong beat that needs it.
+        var early = i + 1 < strokes.Count && Strength(strokes[i + 1].First) == 2 ? 0 : Early;
+        return before.Notes.Count + stroke.Notes.Count > 2 ? Hook("hooked onto a slur", 1.6 + early) : Hook("hooked", 1 + early);
     }
+
+    private BowCost? TurnOf(int i)
+    {
+        var (before, stroke) = (strokes[i - 1], strokes[i]);
+        if (!stroke.FollowsRest && IsDottedFigure(before, stroke))
+            return new BowCost("a dotted figure with separate bows", 0.3);
+        return PilesUp(i) ? new BowCost("a long stroke again where the bow has not come back", 0.35) : null;
+    }
+
+    // Out for long, back for short, and out for long again, with no rest between.
+    private bool PilesUp(int i) =>
+        i >= 2
+        && !strokes[i].FollowsRest
+        && !strokes[i - 1].FollowsRest
+        && strokes[i - 2].Seconds >= LongStroke
+        && strokes[i].Seconds >= LongStroke
+        && strokes[i - 1].Seconds * 2 < strokes[i - 2].Seconds;
+
+    private static BowCost Hook(string name, double cost) => new(name, cost) { Join = BowJoin.Hook };
+
+    private static BowCost Retake(string name, double cost) => new(name, cost) { Join = BowJoin.Retake };
 
     private IEnumerable<BowCost> AgainstUp(int i)
     {
@@ -64,7 +110,7 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
             yield return new("up on the middle beat", 0.35);
         if (stroke.First.Marks.Any(m => Accents.Contains(m.Name)))
             yield return new("up on an accent", 0.8);
-        if (i == strokes.Count - 1 && stroke.End - stroke.First.Onset >= LastChord)
+        if (i == strokes.Count - 1 && stroke.End - stroke.First.Onset >= LastChord && IsWeighty(stroke))
             yield return new("up on the last chord", 1.5);
         if (Swells(stroke, grows: false))
             yield return new("up in a diminuendo", 0.4);
@@ -78,6 +124,10 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
         if (Swells(stroke, grows: true))
             yield return new("down in a crescendo", 0.5);
     }
+
+    // A soft ending dies away on either bow.
+    private static bool IsWeighty(Stroke stroke) =>
+        stroke.Level >= Loud || stroke.First.Heads.Count > 1 || stroke.First.Marks.Any(m => Accents.Contains(m.Name));
 
     /// <summary>2 on the first beat, 1 on the middle beat of an even meter, otherwise 0.</summary>
     private int Strength(Note note)
@@ -95,5 +145,8 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
         && _levels.Swells.Any(s => s.Grows == grows && s.From <= stroke.First.Onset && s.To >= stroke.End);
 
     private static bool IsDottedFigure(Stroke before, Stroke stroke) =>
-        before.Notes.Count == 1 && stroke.Notes.Count == 1 && before.First.SoundingDuration == stroke.First.SoundingDuration * 3;
+        before.Notes.Count == 1
+        && stroke.Notes.Count == 1
+        && before.First.SoundingDuration == stroke.First.SoundingDuration * 3
+        && before.First.SoundingDuration <= LongestDotted;
 }

@@ -58,20 +58,34 @@ public static class BowDesk
         return new BowPlan(part.Id, Math.Round(path.Cost, 4), [.. strokes.Select((s, i) => Choice(costs, path, strokes, i))]);
     }
 
+    /// <summary>A second bowing: the cheapest one in which a stroke goes the other way, and all others follow.</summary>
+    /// <param name="score">The score.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="plan">The first bowing.</param>
+    /// <param name="isIn">True for the strokes that may be turned; the first of them that is not printed is.</param>
+    public static BowPlan Second(Score score, Part part, BowPlan plan, Func<Stroke, bool> isIn)
+    {
+        var at = plan.Choices.ToList().FindIndex(c => isIn(c.Stroke) && c.Stroke.Printed is null);
+        if (at < 0)
+            return plan;
+        var turned = 1 - plan.Choices[at].Direction;
+        var strokes = plan.Choices.Select((c, i) => i == at ? c.Stroke with { Printed = turned } : c.Stroke).ToList();
+        var second = Solve(score, part, strokes, new Dictionary<string, BowDirection>());
+        return second with
+        {
+            Choices = [.. second.Choices.Select((c, i) => i == at ? c with { Stroke = plan.Choices[at].Stroke, Marked = true } : c)],
+        };
+    }
+
     private static BowChoice Choice(BowCosts costs, LeastCostPath<BowDirection> path, IReadOnlyList<Stroke> strokes, int i)
     {
         var (stroke, direction) = (strokes[i], path[i]);
         var join = i == 0 ? null : costs.Join(i, path[i - 1], direction);
-        var word = join?.Name switch
-        {
-            null => "turn",
-            var name when name.StartsWith("hook", StringComparison.Ordinal) => "hook",
-            _ => "retake",
-        };
+        var kind = join?.Join ?? BowJoin.Turn;
         var isPlain =
             i > 0
             && (
-                join is null
+                kind == BowJoin.Turn
                     ? !stroke.FollowsRest || direction == BowDirection.Down
                     : direction == BowDirection.Down && stroke.FollowsRest && stroke.First.Offset == Fraction.Zero
             );
@@ -79,11 +93,14 @@ public static class BowDesk
         return new BowChoice(
             stroke,
             direction,
-            word,
+            kind,
             !isPlain && stroke.Printed is null,
             [.. costs.Own(i, direction).Concat(join is null ? [] : [join])],
             Math.Round(other, 3)
-        );
+        )
+        {
+            Against = [.. costs.Own(i, 1 - direction)],
+        };
     }
 
     // For each note the notes of the same line in earlier parts.

@@ -3,18 +3,22 @@ namespace MellowStand.Core.Unify.Bows;
 /// <summary>A stroke with its direction.</summary>
 /// <param name="Stroke">The stroke.</param>
 /// <param name="Direction">Which way it goes.</param>
-/// <param name="Join">How the bow gets there: <c>turn</c>, <c>hook</c> or <c>retake</c>.</param>
+/// <param name="Join">How the bow gets there.</param>
 /// <param name="Marked">True where a player would not bow so without a sign.</param>
 /// <param name="Costs">What is not ideal about it, by name; empty where all is well.</param>
 /// <param name="OtherCost">What the whole passage would cost more if this stroke went the other way.</param>
 public sealed record BowChoice(
     Stroke Stroke,
     BowDirection Direction,
-    string Join,
+    BowJoin Join,
     bool Marked,
     IReadOnlyList<BowCost> Costs,
     double OtherCost
-);
+)
+{
+    /// <summary>What speaks against the other direction, by name; empty where nothing does.</summary>
+    public IReadOnlyList<BowCost> Against { get; init; } = [];
+}
 
 /// <summary>The bowing of a part.</summary>
 /// <param name="Part">The part's id.</param>

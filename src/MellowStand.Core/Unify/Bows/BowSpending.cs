@@ -30,7 +30,7 @@ public static class BowSpending
             var choice = plan.Choices[i];
             var down = choice.Direction == BowDirection.Down;
             // In a rest the bow is set anew where the stroke needs it.
-            if (i == 0 || choice.Join == "retake" || choice.Stroke.FollowsRest)
+            if (i == 0 || choice.Join == BowJoin.Retake || choice.Stroke.FollowsRest)
                 place = down ? 0 : Math.Min(1, Math.Max(0.5, Share(choice, house)));
             var share = Share(choice, house);
             var room = down ? 1 - place : place;
@@ -43,12 +43,16 @@ public static class BowSpending
         return spends;
     }
 
+    // Three beats out and one back.
+    private static bool IsQuickReturn(List<BowSpend> before, BowChoice choice, double share) =>
+        before.Count > 0 && before[^1].Choice.Direction != choice.Direction && before[^1].Share > 0.45 && share * 2 < before[^1].Share;
+
     private static double Share(BowChoice choice, House house) => choice.Stroke.Seconds / BowLength.Seconds(house, choice.Stroke.Level);
 
     private static (string? Trouble, string Advice) Judge(List<BowSpend> before, BowChoice choice, double share, double room)
     {
         if (share <= room + Enough)
-            return (null, "");
+            return (null, IsQuickReturn(before, choice, share) ? "Long out, short back: a light, quick return, so that the bow is home again." : "");
         if (share > 1 + Enough)
             return ("runs-out", "Longer than a whole bow: save from the first note on, or change inside it.");
         var spent = before.LastOrDefault(s => s.Choice.Direction == choice.Direction && s.Share > Enough);

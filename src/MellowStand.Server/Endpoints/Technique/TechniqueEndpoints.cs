@@ -13,7 +13,7 @@ public static class TechniqueEndpoints
     /// <summary>Maps the group.</summary>
     public static void MapTechnique(this RouteGroupBuilder api)
     {
-        api.MapGet("/pieces/{id:long}/technique", Plan).KeepAnswer().WithTags("Technique");
+        api.MapGet("/pieces/{id:long}/technique", Plan).KeepAnswer(onPassages: true).WithTags("Technique");
         api.MapPost("/pieces/{id:long}/technique/mark", Mark).WithTags("Technique");
     }
 
@@ -23,6 +23,7 @@ public static class TechniqueEndpoints
         string part,
         HttpContext http,
         Decide decide,
+        GoalTempos goals,
         string? from = null,
         string? to = null
     ) =>
@@ -32,7 +33,7 @@ public static class TechniqueEndpoints
             decide,
             piece =>
             {
-                var (plan, instrument) = Solve(piece, part, from, to);
+                var (plan, instrument) = Solve(piece, goals, part, from, to);
                 var changes = plan
                     .Solution.Choices.Where(c => c.Marked)
                     .SelectMany(c => TechniqueDesk.HeadsOf(plan.Excerpt.Steps[c.Place], c.Way.Code))
@@ -44,7 +45,14 @@ public static class TechniqueEndpoints
             }
         );
 
-    private static (TechniquePlan Plan, Instrument Instrument) Solve(OpenPiece piece, string part, string? from, string? to)
+    // Decided for the goal: what works today only would be changed again later.
+    private static (TechniquePlan Plan, Instrument Instrument) Solve(
+        OpenPiece piece,
+        GoalTempos goals,
+        string part,
+        string? from,
+        string? to
+    )
     {
         var found = piece.Part(part);
         var at = piece.Book.Read(null, from, to);
@@ -58,7 +66,7 @@ public static class TechniqueEndpoints
                 last,
                 piece.Layer.Knowledge.House,
                 instrument,
-                piece.Layer.Study.Tempo.QuarterBpmAt,
+                goals.Of(piece, found.Id),
                 piece.Layer.Knowledge.HandsOf(found.Id)
             )
             ?? throw Refusal.NotFound(
@@ -68,10 +76,17 @@ public static class TechniqueEndpoints
         return (plan, instrument!);
     }
 
-    private static Ok<TechniqueView> Plan(long id, string part, PieceDesk desk, string? from = null, string? to = null)
+    private static Ok<TechniqueView> Plan(
+        long id,
+        string part,
+        PieceDesk desk,
+        GoalTempos goals,
+        string? from = null,
+        string? to = null
+    )
     {
         var piece = desk.Open(id);
-        var (plan, instrument) = Solve(piece, part, from, to);
+        var (plan, instrument) = Solve(piece, goals, part, from, to);
         return TypedResults.Ok(TechniqueViews.Of(piece, plan, instrument));
     }
 }

@@ -10,7 +10,15 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Marks">The marks that make it a fixed point.</param>
 /// <param name="Keys">What is pressed in the diagram; empty for sticks.</param>
 /// <param name="Words">The choice in players' words.</param>
-public sealed record AlternativeView(string Choice, double Cost, IReadOnlyList<string> Marks, IReadOnlyList<string> Keys, string Words);
+/// <param name="Harder">How much harder the passage is through it, and why, in words.</param>
+public sealed record AlternativeView(
+    string Choice,
+    double Cost,
+    IReadOnlyList<string> Marks,
+    IReadOnlyList<string> Keys,
+    string Words,
+    string Harder
+);
 
 /// <summary>What is chosen for one note.</summary>
 /// <param name="Note">Id of the note.</param>
@@ -87,6 +95,7 @@ internal static class TechniqueViews
     public static TechniqueView Of(OpenPiece piece, TechniquePlan plan, Instrument instrument)
     {
         var steps = plan.Excerpt.Steps;
+        var order = steps.Select((s, i) => (s.Note.Id, i)).ToDictionary(x => x.Id, x => x.i);
         var chart = plan.Chart?.Value;
         string Label(Step step) => piece.Label(step.Note.MeasureIndex);
         IReadOnlyList<string> Keys(Step step, string code) =>
@@ -109,7 +118,8 @@ internal static class TechniqueViews
                         a.Cost,
                         [.. PlayerSigns.FixingMarks(a.Code, instrument).Select(m => m.ToString())],
                         Keys(step, a.Code),
-                        ChoiceWords.Of(a.Code, instrument)
+                        ChoiceWords.Of(a.Code, instrument),
+                        HarderWords.Of(a.Cost - plan.Solution.Cost, a.Why)
                     )),
                 ],
                 string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")),
@@ -123,7 +133,7 @@ internal static class TechniqueViews
         return new TechniqueView(
             instrument.Name,
             plan.Solution.Cost,
-            [.. plan.Solution.Choices.Select(Choice)],
+            [.. plan.Solution.Choices.Select(Choice).Concat(Unknown(plan, Label)).OrderBy(c => order[c.Note])],
             [.. plan.Slurs.Select(s => new SlideSlurView(s.From, s.To, s.Kind))],
             [.. plan.Trouble.Select(t => new TroubleView(piece.Label(t.From), piece.Label(t.To), t.Cost, t.Why, t.Recipe))],
             [
@@ -150,5 +160,26 @@ internal static class TechniqueViews
             chart?.Kind,
             chart is null ? [] : [.. chart.Keys.Select(k => new ChartKeyView(k.Id, k.Label, k.X, k.Y, k.Shape))]
         );
+    }
+
+    // A note that no chart holds gets a choice too: it is not passed over in silence.
+    private static IEnumerable<ChoiceView> Unknown(TechniquePlan plan, Func<Step, string> label)
+    {
+        var known = plan.Solution.Choices.Select(c => c.Place).ToHashSet();
+        return plan
+            .Excerpt.Steps.Where((_, i) => !known.Contains(i))
+            .Select(s => new ChoiceView(
+                s.Note.Id,
+                label(s),
+                "ask",
+                false,
+                "Not in the chart: ask the teacher.",
+                [],
+                s.Written.ToString(),
+                "?",
+                [],
+                null,
+                "ask the teacher"
+            ));
     }
 }

@@ -26,6 +26,8 @@ public sealed record BowCostView(string Name, double Cost);
 /// <param name="To">Place where it ends.</param>
 /// <param name="Trouble">Null, <c>runs-out</c> or <c>piles-up</c>.</param>
 /// <param name="Advice">What to do.</param>
+/// <param name="Where">Where on the bow, how much of it and at which speed, in words.</param>
+/// <param name="Against">What speaks against the other direction; empty where it works both ways.</param>
 public sealed record StrokeView(
     IReadOnlyList<string> Notes,
     string Measure,
@@ -41,7 +43,9 @@ public sealed record StrokeView(
     double From,
     double To,
     string? Trouble,
-    string Advice
+    string Advice,
+    string Where,
+    IReadOnlyList<string> Against
 );
 
 /// <summary>The bowing of a part.</summary>
@@ -61,13 +65,21 @@ public static class BowEndpoints
         group.MapPost("/mark", Mark);
     }
 
-    private static Ok<IEnumerable<BowingView>> Bowing(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)
+    // The second bowing turns the first stroke of the range that is free, and what follows from it.
+    private static Ok<IEnumerable<BowingView>> Bowing(
+        long id,
+        PieceDesk desk,
+        string? part = null,
+        string? from = null,
+        string? to = null,
+        bool second = false
+    )
     {
         var piece = desk.Open(id);
         var at = piece.Book.Read(null, from, to);
         var (first, last) = (at.From.Index, at.To.Index);
         return TypedResults.Ok(
-            Plans(piece, part)
+            Plans(piece, part, second, at)
                 .Select(p => new BowingView(
                     p.Part,
                     p.Cost,
@@ -88,7 +100,8 @@ public static class BowEndpoints
         Decide decide,
         string? part = null,
         string? from = null,
-        string? to = null
+        string? to = null,
+        bool second = false
     ) =>
         DecisionEndpoints.MakeFree(
             id,
@@ -97,7 +110,7 @@ public static class BowEndpoints
             piece =>
             {
                 var at = piece.Book.Read(null, from, to);
-                var changes = Plans(piece, part).SelectMany(p => Signs(p, at)).ToList();
+                var changes = Plans(piece, part, second, at).SelectMany(p => Signs(p, at)).ToList();
                 if (changes.Count == 0)
                     throw Refusal.BadRequest("No stroke here needs a sign. Choose string parts and measures in which they play.");
                 return DecisionEndpoints.FreeDraft("Bowing as proposed", changes);
@@ -115,10 +128,12 @@ public static class BowEndpoints
                 []
             ));
 
-    private static IEnumerable<BowPlan> Plans(OpenPiece piece, string? part)
+    private static IEnumerable<BowPlan> Plans(OpenPiece piece, string? part, bool second, Address at)
     {
         var wanted = part?.Split(',').Select(p => piece.Part(p).Id).ToHashSet();
-        return piece.Layer.Bows.Where(p => wanted is null || wanted.Contains(p.Part));
+        var plans = piece.Layer.Bows.Where(p => wanted is null || wanted.Contains(p.Part));
+        bool IsIn(Stroke s) => s.First.MeasureIndex >= at.From.Index && s.First.MeasureIndex <= at.To.Index;
+        return second ? plans.Select(p => BowDesk.Second(piece.Layer.Current, piece.Part(p.Part), p, IsIn)) : plans;
     }
 
     private static bool Inside(BowChoice c, int first, int last) =>
@@ -133,7 +148,7 @@ public static class BowEndpoints
             first.MeasureIndex,
             piece.Layer.Study.Beat(first),
             s.Choice.Direction.ToString().ToLowerInvariant(),
-            s.Choice.Join,
+            Words.Of(s.Choice.Join),
             s.Choice.Marked,
             s.Choice.Stroke.Printed is not null,
             [.. s.Choice.Costs.Select(c => new BowCostView(c.Name, c.Cost))],
@@ -142,7 +157,9 @@ public static class BowEndpoints
             s.From,
             s.To,
             s.Trouble,
-            s.Advice
+            s.Advice,
+            BowWords.Of(s),
+            [.. s.Choice.Against.Select(c => c.Name)]
         );
     }
 }

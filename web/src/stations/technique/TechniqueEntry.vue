@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import type { Schemas } from '../../api/client'
 import FingerDiagram from '../../hands/FingerDiagram.vue'
 
-/** One choice with its reason, its diagram on hover and focus, and the other ways with their cost. */
+/** One choice with its reason, its diagram on hover and focus, and the other ways, each with how much harder it is. */
 defineProps<{
   choice: Schemas['ChoiceView']
   number: number
@@ -47,7 +47,7 @@ const shown = ref<readonly string[] | null>(null)
         @mouseenter="shown = a.keys"
         @focus="shown = a.keys"
         @blur="shown = null"
-        >Take {{ a.words }}, cost {{ a.cost.toFixed(2) }}</AButton
+        >Take {{ a.words }}: {{ a.harder }}</AButton
       >
     </div>
     <div v-if="kind && shown && (shown.length > 0 || kind === 'keys' || kind === 'valves')" class="diagram">

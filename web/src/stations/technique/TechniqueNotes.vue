@@ -10,7 +10,7 @@ defineProps<{ plan: Schemas['TechniqueView'] }>()
     <h3>Still awkward</h3>
     <ol class="entries">
       <li v-for="t in plan.trouble" :key="t.from">
-        <strong>Measure {{ t.from }}</strong> <span class="where">cost {{ t.cost.toFixed(1) }}: {{ t.why }}</span>
+        <strong>Measure {{ t.from }}</strong> <span class="where">{{ t.why }}</span>
         <span class="why">{{ t.recipe }}</span>
       </li>
     </ol>

@@ -59,7 +59,13 @@ watch(
   () =>
     emit(
       'flags',
-      entries.value.map((c, i) => ({ id: c.note, number: i + 1, notes: [c.note], label: `${c.written}: ${c.words}` })),
+      entries.value.map((c, i) => ({
+        id: c.note,
+        number: i + 1,
+        notes: [c.note],
+        label: `${c.written}: ${c.words}`,
+        sign: c.sign,
+      })),
     ),
   { immediate: true },
 )

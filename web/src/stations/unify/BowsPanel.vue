@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton } from 'ant-design-vue'
-import { computed, watch } from 'vue'
+import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
 import { api, take, type Stroke } from '../../api/client'
-import { useBowing, usePieceChange } from '../../api/queries'
+import { useBowing, useDecide, usePieceChange } from '../../api/queries'
 import type { StationEvents, StationProps } from '..'
-import { bowSign, byMeasure, otherWay, strokeWords } from './bows'
+import BowStroke from './BowStroke.vue'
+import { bowSign, byMeasure, otherWayWords, strokeWords, turnWords } from './bows'
 import { tellError } from '../../common/tell'
 
 /** The bowing of the string parts in the selection, with what each stroke spends of the bow. */
@@ -12,10 +13,12 @@ const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const { message } = AApp.useApp()
+const which = ref<'first' | 'second'>('first')
 const range = computed(() => ({
   part: props.selection ? props.shown.parts.join(',') : undefined,
   from: props.piece.measures[props.shown.from]!,
   to: props.piece.measures[props.shown.to]!,
+  second: which.value === 'second' || undefined,
 }))
 const bowing = useBowing(id, range)
 const names = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
@@ -35,22 +38,63 @@ async function writeIn() {
 }
 
 const keyOf = (s: Stroke) => s.notes[0]!
+const decide = useDecide(id)
+/** Turned by hand: a fixed point that the rest follows. */
+async function turn(part: string, s: Stroke) {
+  const other = s.direction === 'down' ? 'up-bow' : 'down-bow'
+  try {
+    await decide.mutateAsync({
+      part,
+      notes: [keyOf(s)],
+      add: [other],
+      remove: s.printed ? [`${s.direction}-bow`] : [],
+      why: 'bow turned by hand',
+    })
+    message.success(`${other} from beat ${s.beat} of measure ${s.measure}; the rest follows.`)
+  } catch (e) {
+    tellError(e)
+  }
+}
+const chosen = (strokes: readonly Stroke[]) => {
+  const at = strokes.findIndex((s) => keyOf(s) === props.active)
+  return at < 0 ? null : { stroke: strokes[at]!, before: strokes[at - 1] }
+}
+
+// The proposed bows stand over the notes; where the bow runs out a flag is numbered.
 watch(
-  troubles,
-  (list) =>
-    emit(
-      'flags',
-      list.map((s, i) => ({ id: keyOf(s), number: i + 1, notes: s.notes, label: s.advice })),
-    ),
+  [troubles, plans],
+  () =>
+    emit('flags', [
+      ...troubles.value.map((s, i) => ({ id: keyOf(s), number: i + 1, notes: s.notes, label: s.advice })),
+      ...plans.value.flatMap((p) =>
+        p.strokes
+          .filter((s) => s.marked && !s.printed)
+          .map((s) => ({
+            id: `bow ${keyOf(s)}`,
+            number: 0,
+            notes: [keyOf(s)],
+            label: `${s.direction}-bow`,
+            sign: bowSign(s),
+          })),
+      ),
+    ]),
   { immediate: true },
 )
-const percent = (share: number) => `${Math.round(share * 100)} %`
 </script>
 
 <template>
   <div class="station">
     <div class="row head">
       <h2>Bows</h2>
+      <ASegmented
+        v-if="plans.length"
+        v-model:value="which"
+        size="small"
+        :options="[
+          { value: 'first', label: 'Proposed' },
+          { value: 'second', label: 'The other way' },
+        ]"
+      />
       <AButton v-if="plans.length" size="small" type="primary" @click="writeIn">Write the bows in</AButton>
     </div>
     <p v-if="bowing.isError.value" class="empty">{{ bowing.error.value?.message }}</p>
@@ -59,35 +103,28 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
     </p>
     <section v-for="p in plans" :key="p.part">
       <h3>{{ names.get(p.part) }}</h3>
-      <div v-for="m in byMeasure(p.strokes)" :key="m.index" class="measure">
-        <span class="label">{{ m.measure }}</span>
-        <span class="strokes">
-          <button
-            v-for="s in m.strokes"
-            :key="keyOf(s)"
-            type="button"
-            class="stroke"
-            :class="{ marked: s.marked || s.printed, on: active === keyOf(s), trouble: s.trouble }"
-            :title="`beat ${s.beat}: ${strokeWords(s) || 'as a player would'}; ${percent(s.share)} of the bow`"
-            :aria-label="`beat ${s.beat}, ${s.direction}-bow${strokeWords(s) ? ', ' + strokeWords(s) : ''}, ${percent(s.share)} of the bow`"
-            @click="emit('active', keyOf(s))"
-          >
-            <span class="sign" aria-hidden="true">{{ bowSign(s) }}</span>
-            <span class="hair" aria-hidden="true"
-              ><i
-                :style="{
-                  left: `${100 * Math.min(s.from, s.to)}%`,
-                  width: `${100 * Math.max(0.03, Math.abs(s.to - s.from))}%`,
-                }"
-              ></i
-            ></span>
-            <span v-if="s.join !== 'turn'" class="join">{{ s.join === 'hook' ? '⌣' : '’' }}</span>
-          </button>
-        </span>
-        <span class="other" :title="'what it would cost to bow this measure the other way'"
-          >+{{ otherWay(m.strokes).toFixed(1) }}</span
-        >
-      </div>
+      <template v-for="m in byMeasure(p.strokes)" :key="m.index">
+        <div class="measure">
+          <span class="label">{{ m.measure }}</span>
+          <span class="strokes">
+            <BowStroke
+              v-for="s in m.strokes"
+              :key="keyOf(s)"
+              :stroke="s"
+              :active="active === keyOf(s)"
+              @open="emit('active', keyOf(s))"
+            />
+          </span>
+        </div>
+        <p class="quiet other">{{ otherWayWords(m.strokes) }}</p>
+        <p v-if="chosen(m.strokes)" class="chosen">
+          Beat {{ chosen(m.strokes)!.stroke.beat }}: {{ strokeWords(chosen(m.strokes)!.stroke) }}.
+          {{ chosen(m.strokes)!.stroke.advice }}
+          <AButton size="small" @click="turn(p.part, chosen(m.strokes)!.stroke)">{{
+            turnWords(chosen(m.strokes)!.stroke, chosen(m.strokes)!.before)
+          }}</AButton>
+        </p>
+      </template>
     </section>
     <template v-if="troubles.length">
       <h3>Where the bow runs out</h3>
@@ -96,7 +133,7 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
           <button type="button" class="entry" @click="emit('active', keyOf(s))">
             <span class="number">{{ i + 1 }}</span>
             <span class="body">
-              <strong>Measure {{ s.measure }}, beat {{ s.beat }}: needs {{ percent(s.share) }} of the bow</strong>
+              <strong>Measure {{ s.measure }}, beat {{ s.beat }}</strong>
               <span class="why">{{ s.advice }}</span>
             </span>
           </button>
@@ -105,10 +142,20 @@ const percent = (share: number) => `${Math.round(share * 100)} %`
     </template>
     <p v-if="plans.length" class="legend">
       ⊓ down, V up; outlined strokes carry a sign. ⌣ hooked in one bow, ’ retaken. The line under a stroke is the part
-      of the bow from frog to tip. The last figure is what the measure costs bowed the other way.
+      of the bow from frog to tip. Choose a stroke to turn, hook or retake it.
     </p>
   </div>
 </template>
 
 <style scoped src="../station.css"></style>
 <style scoped src="./bows.css"></style>
+<style scoped>
+.other {
+  margin: -2px 0 4px 40px;
+  font-size: 12px;
+}
+.chosen {
+  margin: 0 0 6px 40px;
+  font-size: 13px;
+}
+</style>

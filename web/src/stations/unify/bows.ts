@@ -3,11 +3,9 @@ import type { Stroke } from '../../api/client'
 /** The sign of a stroke as string players write it. */
 export const bowSign = (s: Pick<Stroke, 'direction'>) => (s.direction === 'down' ? '⊓' : 'V')
 
-/** What is said of a stroke: how the bow gets there and what is not ideal. */
+/** What is said of a stroke: how the bow gets there, what is not ideal, and where on the bow it is. */
 export function strokeWords(s: Stroke): string {
-  const join = { turn: '', hook: 'hooked', retake: 'retake' }[s.join] ?? s.join
-  const costs = s.costs.filter((c) => !c.name.startsWith('hook') && !c.name.startsWith('retake')).map((c) => c.name)
-  return [s.printed ? 'printed' : '', join, ...costs].filter((w) => w).join(', ')
+  return [s.printed ? 'printed' : '', ...s.costs.map((c) => c.name), s.where].filter((w) => w).join(', ')
 }
 
 /** Strokes measure by measure. */
@@ -20,5 +18,20 @@ export function byMeasure(strokes: readonly Stroke[]): { index: number; measure:
   return out
 }
 
-/** The cost of bowing a measure the other way round: its dearest stroke decides. */
-export const otherWay = (strokes: readonly Stroke[]) => Math.min(...strokes.map((s) => s.otherCost))
+const asGood = 0.3
+const aLittle = 0.9
+
+/** Whether a measure works both ways, or what turning it costs and why. */
+export function otherWayWords(strokes: readonly Stroke[]): string {
+  const easiest = strokes.reduce((a, b) => (b.otherCost < a.otherCost ? b : a))
+  if (easiest.otherCost <= asGood) return 'works both ways'
+  const why = strokes.flatMap((s) => s.against)[0]
+  return `turned, ${easiest.otherCost <= aLittle ? 'a little harder' : 'harder'}${why ? `: ${why}` : ''}`
+}
+
+/** What happens to a stroke when it goes the other way, as the director chooses it. */
+export function turnWords(s: Stroke, before: Stroke | undefined): string {
+  const other = s.direction === 'down' ? 'up' : 'down'
+  if (!before || before.direction !== other) return `Turn to ${other}-bow`
+  return s.join === 'turn' ? `Hook or retake: ${other}-bow again` : `Turn to ${other}-bow`
+}

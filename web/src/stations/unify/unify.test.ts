@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Difference, Stroke } from '../../api/client'
 import { barOf } from './balance'
-import { bowSign, byMeasure, otherWay, strokeWords } from './bows'
+import { bowSign, byMeasure, otherWayWords, strokeWords, turnWords } from './bows'
 import { placeWords, readingGroups, relationWords } from './readings'
 
 const stroke = (more: Partial<Stroke>): Stroke =>
@@ -13,6 +13,8 @@ const stroke = (more: Partial<Stroke>): Stroke =>
     index: 0,
     measure: '1',
     otherCost: 1,
+    where: '',
+    against: [],
     ...more,
   }) as Stroke
 
@@ -34,7 +36,16 @@ describe('bows in words', () => {
       ['1', 2],
       ['2', 1],
     ])
-    expect(otherWay(rows[0]!.strokes)).toBe(0.2)
+    expect(otherWayWords(rows[0]!.strokes)).toBe('works both ways')
+    expect(otherWayWords([stroke({ otherCost: 0.7, against: ['up on a strong beat'] })])).toBe(
+      'turned, a little harder: up on a strong beat',
+    )
+  })
+  it('are turned, or hooked where the one before goes the other way', () => {
+    const [down, up] = [stroke({ direction: 'down' }), stroke({ direction: 'up' })]
+    expect(turnWords(down, undefined)).toBe('Turn to up-bow')
+    expect(turnWords(down, up)).toBe('Hook or retake: up-bow again')
+    expect(turnWords(stroke({ direction: 'down', join: 'hook' }), down)).toBe('Turn to up-bow')
   })
 })
 
