@@ -12,6 +12,7 @@ public sealed class StudyContext
     private readonly ConcurrentDictionary<Part, Instrument?> _instruments = new();
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Lazy<int[]> _sounding;
+    private readonly Lazy<List<(int Measure, Fraction Onset)>> _fermatas;
     private readonly Lazy<ILookup<(int Measure, string Sounds), Part>> _alike;
     private readonly Func<Part, Instrument?> _instrument;
     private readonly Func<Part, string?> _level;
@@ -40,6 +41,7 @@ public sealed class StudyContext
                 _facts[part] = known;
         _keys = new(() => KeyFinder.Stretches(score));
         _sounding = new(() => SoundingParts(score));
+        _fermatas = new(() => Fermatas(score));
         _alike = new(() =>
             score
                 .Parts.SelectMany(p => SoundsOf(p).Select((sounds, i) => (Key: (i, sounds), Part: p)).Where(x => x.Key.sounds.Length > 0))
@@ -101,12 +103,7 @@ public sealed class StudyContext
     /// <param name="to">Last measure from 0.</param>
     /// <param name="before">Quarters from the start of the score; what stands there is not counted.</param>
     public bool FermataIn(int from, int to, Fraction before) =>
-        Score.Parts.Any(p =>
-            Enumerable.Range(from, to - from + 1).Any(m => p.Measures[m].Notes.Any(n => n.Onset < before && n.Has("fermata")))
-            || p.Directions.Any(d =>
-                d.Kind == DirectionKind.BarlineFermata && d.MeasureIndex >= from && d.MeasureIndex <= to && d.Onset <= before
-            )
-        );
+        _fermatas.Value.Any(f => f.Measure >= from && f.Measure <= to && f.Onset < before);
 
     /// <summary>What to add to a finding that turns notes into seconds where no tempo is printed or given; empty where one is.</summary>
     /// <param name="measure">The measure from 0.</param>
@@ -145,6 +142,20 @@ public sealed class StudyContext
 
     /// <summary>The beat of a moment in its measure, from 1, in the beat unit of the meter; e.g. <c>2</c> or <c>2½</c>.</summary>
     public string Beat(Note note) => Lengths.Beat(BeatsIn(note) + 1);
+
+    private static List<(int Measure, Fraction Onset)> Fermatas(Score score) =>
+        [
+            .. score
+                .Parts.SelectMany(p =>
+                    p.Notes.Where(n => n.Has("fermata"))
+                        .Select(n => (n.MeasureIndex, n.Onset))
+                        .Concat(
+                            p.Directions.Where(d => d.Kind == DirectionKind.BarlineFermata)
+                                .Select(d => (d.MeasureIndex, score.Measures[d.MeasureIndex].Start))
+                        )
+                )
+                .Distinct(),
+        ];
 
     private static int[] SoundingParts(Score score)
     {

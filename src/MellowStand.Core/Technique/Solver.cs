@@ -17,7 +17,7 @@ public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, I
 /// <summary>Another way to play a note.</summary>
 /// <param name="Code">Its code.</param>
 /// <param name="Cost">The cost of the whole path through it.</param>
-/// <param name="Why">What is awkward about it, or when it is taken; may be empty.</param>
+/// <param name="Why">What is awkward about it; may be empty.</param>
 public sealed record OtherWay(string Code, double Cost, string Why);
 
 /// <summary>The best path over a passage.</summary>
@@ -101,7 +101,7 @@ public static class Solver
         if (into is not null)
             return into.Words;
         var next = i + 1 < places.Count && places[i + 1] == places[i] + 1 && excerpt.Steps[places[i + 1]].Before is not null;
-        return (next ? technique.Reason(excerpt, places[i + 1], way, path[i + 1])?.Words : null) ?? way.Why;
+        return (next ? technique.Reason(excerpt, places[i + 1], way, path[i + 1])?.Words : null) ?? "";
     }
 
     private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)

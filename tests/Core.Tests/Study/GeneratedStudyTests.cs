@@ -67,6 +67,29 @@ public sealed class GeneratedStudyTests
         Assert.True(right >= 90, $"{right} of 100; {string.Join("; ", told.Take(8))}");
     }
 
+    /// <summary>Four to eight measures of the reference scores in another key, with the home key before and after them: the key is found,
+    /// and the stretch to a measure on either side, in at least 85 of 100 cases.</summary>
+    [Fact]
+    public void A_hidden_key_of_a_few_measures_is_found()
+    {
+        var random = Seeds.Random(7105);
+        var right = 0;
+        for (var i = 0; i < 100; i++)
+        {
+            var score = ScoreReader.Read(Reference.Bytes(KeySources[i % KeySources.Length]));
+            var shift = new[] { 1, 2, 3, 4, -1, -2, -3, -4 }[random.Next(8)];
+            var (before, length) = (8, Math.Min(4 + random.Next(5), score.Measures.Count - 8));
+            var joined = Join(score, before + length, before, shift);
+            var home = KeyFinder.Stretches(Join(score, before, before, 0))[0].RelativeMajor;
+            var found = KeyFinder.Stretches(joined).FirstOrDefault(k => k.From >= before - 1 && k.From <= before + 1);
+            if (found is not null && found.RelativeMajor == (home + shift + 12) % 12)
+                right++;
+        }
+
+        TestContext.Current.TestOutputHelper!.WriteLine($"hidden key of a few measures: {right} of 100");
+        Assert.True(right >= 85, $"{right} of 100");
+    }
+
     /// <summary>A passage of eight measures comes again with one note, one articulation or one ending altered: the return is told with its
     /// difference.</summary>
     [Theory]

@@ -97,6 +97,7 @@ public sealed class JudgementTests
 
     [Theory]
     [InlineData("slowing-unresolved", "| \"più lento\" C5w | D5w | E5w | F5w | G5w | A5w", 0)] // a new tempo, no slowing
+    [InlineData("slowing-unresolved", "| \"rit.\" tempo:q=60 C5w | D5w | E5w | F5w | G5w | A5w", 0)] // so is a word with a number
     [InlineData("slowing-unresolved", "| \"rit.\" C5w | D5w | E5w | F5w | G5w | A5w", 1)]
     [InlineData("a-tempo-without-slowing", "| C5w | \"più lento\" D5w | E5w | \"a tempo\" F5w", 0)] // it left the tempo
     [InlineData("hairpin-to-nowhere", "| !p !< C5w | !/ !sfp D5w | E5w", 0)] // it arrives at the loud letter

@@ -50,7 +50,10 @@ public sealed class BowTests
     public void A_rest_is_used_to_retake()
     {
         var plan = Plan(Violin + "| C5q D5 E5 r | F5 E5 D5 r | C5w")[0];
-        Assert.Equal([BowJoin.Turn, BowJoin.Turn, BowJoin.Turn, BowJoin.Retake, BowJoin.Turn, BowJoin.Turn, BowJoin.Retake], plan.Choices.Select(c => c.Join));
+        Assert.Equal(
+            [BowJoin.Turn, BowJoin.Turn, BowJoin.Turn, BowJoin.Retake, BowJoin.Turn, BowJoin.Turn, BowJoin.Retake],
+            plan.Choices.Select(c => c.Join)
+        );
         Assert.All(plan.Choices.Where(c => c.Join == BowJoin.Retake), c => Assert.Equal(BowDirection.Down, c.Direction));
     }
 

@@ -135,8 +135,14 @@ public sealed class TempoLine
     {
         var once = new List<TempoSign>();
         foreach (var sign in signs)
-            if (!Enumerable.Reverse(once).TakeWhile(s => sign.Onset - s.Onset <= SameSign).Any(s => IsSame(s, sign)))
+        {
+            var isNew = true;
+            for (var i = once.Count - 1; isNew && i >= 0 && sign.Onset - once[i].Onset <= SameSign; i--)
+                isNew = !IsSame(once[i], sign);
+            if (isNew)
                 once.Add(sign);
+        }
+
         return once;
     }
 

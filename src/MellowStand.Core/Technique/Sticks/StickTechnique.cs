@@ -72,7 +72,8 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     private static bool IsShake(Excerpt excerpt, int place)
     {
         bool Same(int a, int b) => a >= 0 && b < excerpt.Steps.Count && excerpt.Steps[a].Key == excerpt.Steps[b].Key;
-        return Same(place - 2, place) && (Same(place - 3, place - 1) || Same(place - 1, place + 1)) || (Same(place, place + 2) && Same(place - 1, place + 1));
+        return Same(place - 2, place) && (Same(place - 3, place - 1) || Same(place - 1, place + 1))
+            || (Same(place, place + 2) && Same(place - 1, place + 1));
     }
 }
 

@@ -79,6 +79,7 @@ public static class Necks
     ];
 
     private static readonly (string Name, int Offset)[] Diatonic = [("1", 2), ("2", 4), ("3", 5), ("4", 7), ("5", 9), ("6", 11), ("7", 12)];
+
     // Each half step of the neck: the lower and the raised place of a position have its name.
     private static readonly (string Name, int Offset)[] CelloSteps =
     [

@@ -37,7 +37,12 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
             (10, "thumb") => Way(code, ThumbIsBusy(excerpt, place, 10) ? 1.2 : 0, "", true),
             (8, "whisper") => Way(code, 0.6, "soft: the whisper key makes it darker", false),
             (3, "forked") => Way(code, 0, "", true),
-            (3, "plain-fork") => Way(code, Haste(excerpt, place) > WoodwindCosts.Quick ? 0.2 : 0.5, "quick: the right hand stays up", false),
+            (3, "plain-fork") => Way(
+                code,
+                Haste(excerpt, place) > WoodwindCosts.Quick ? 0.2 : 0.5,
+                "quick: the right hand stays up",
+                false
+            ),
             (_, "flick") => Way(code, IsSlurredUp(excerpt, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
             (_, "plain") => Way(code, IsSlurredUp(excerpt, place) ? 0.8 : 0, "", true),
             _ => null,

@@ -64,7 +64,12 @@ public sealed class SaxophoneTechnique(FingeringChart chart, bool highFSharp, bo
                 blocked ? "" : "no B♮ or C next to it: bis stays down",
                 flats && !blocked
             ),
-            "one-and-two" => Way(code, excerpt.IsNear(place, 1, 6, 4) && !blocked ? 0.45 : 0.8, "beside F♯ or E: the middle finger is down", false),
+            "one-and-two" => Way(
+                code,
+                excerpt.IsNear(place, 1, 6, 4) && !blocked ? 0.45 : 0.8,
+                "beside F♯ or E: the middle finger is down",
+                false
+            ),
             "one-and-one" => Way(code, arpeggio ? -0.1 : 0.6, arpeggio ? "an arpeggio with D or F" : "", false),
             _ => null,
         };

@@ -52,7 +52,10 @@ public static class BowSpending
     private static (string? Trouble, string Advice) Judge(List<BowSpend> before, BowChoice choice, double share, double room)
     {
         if (share <= room + Enough)
-            return (null, IsQuickReturn(before, choice, share) ? "Long out, short back: a light, quick return, so that the bow is home again." : "");
+            return (
+                null,
+                IsQuickReturn(before, choice, share) ? "Long out, short back: a light, quick return, so that the bow is home again." : ""
+            );
         if (share > 1 + Enough)
             return ("runs-out", "Longer than a whole bow: save from the first note on, or change inside it.");
         var spent = before.LastOrDefault(s => s.Choice.Direction == choice.Direction && s.Share > Enough);

@@ -27,10 +27,12 @@ internal static class LevelCauses
             {
                 group.AddRange(other);
                 groups.Remove(other);
+                foreach (var cause in other.SelectMany(g => g.Causes))
+                    open[cause] = group;
             }
 
             group.Add(d);
-            foreach (var cause in group.SelectMany(g => g.Causes))
+            foreach (var cause in d.Causes)
                 open[cause] = group;
         }
 

@@ -41,15 +41,17 @@ internal static class MeantStretches
     private static IEnumerable<List<Difference>> Runs(List<Difference> sorted)
     {
         var run = new List<Difference>();
+        var last = 0;
         foreach (var d in sorted)
         {
-            if (run.Count > 0 && d.From > run.Max(r => r.To) + LongestGap)
+            if (run.Count > 0 && d.From > last + LongestGap)
             {
                 yield return run;
                 run = [];
             }
 
             run.Add(d);
+            last = Math.Max(last, d.To);
         }
 
         if (run.Count > 0)

@@ -42,10 +42,8 @@ internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<in
     private IEnumerable<Reason> Similar(IReadOnlyList<int> places)
     {
         var at = line.Notes[0][places[0]];
-        var votes = Enumerable
-            .Range(0, line.Notes[0].Count)
-            .Where(j => !places.Contains(j))
-            .Where(j => IsAlike(line.Notes[0][j], at))
+        var votes = InMeasuresAround(places[0])
+            .Where(j => !places.Contains(j) && IsAlike(line.Notes[0][j], at))
             .OrderBy(j => Math.Abs(line.Notes[0][j].MeasureIndex - at.MeasureIndex))
             .Select(Agreed)
             .OfType<string>()
@@ -61,6 +59,16 @@ internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<in
                 has =>
                     has.Length == 0 ? "The same figure is plain in the measures around." : "The same figure has it in the measures around."
             );
+    }
+
+    // Places of the line no more than some measures away.
+    private IEnumerable<int> InMeasuresAround(int place)
+    {
+        var (row, measure) = (line.Notes[0], line.Notes[0][place].MeasureIndex);
+        for (var j = place - 1; j >= 0 && measure - row[j].MeasureIndex <= Around; j--)
+            yield return j;
+        for (var j = place + 1; j < row.Count && row[j].MeasureIndex - measure <= Around; j++)
+            yield return j;
     }
 
     private List<Reason> Elsewhere(int place)
@@ -106,8 +114,5 @@ internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<in
     }
 
     private static bool IsAlike(Note note, Note at) =>
-        note.Offset == at.Offset
-        && note.SoundingDuration == at.SoundingDuration
-        && note.MeasureIndex != at.MeasureIndex
-        && Math.Abs(note.MeasureIndex - at.MeasureIndex) <= Around;
+        note.Offset == at.Offset && note.SoundingDuration == at.SoundingDuration && note.MeasureIndex != at.MeasureIndex;
 }

@@ -76,14 +76,7 @@ public static class TechniqueEndpoints
         return (plan, instrument!);
     }
 
-    private static Ok<TechniqueView> Plan(
-        long id,
-        string part,
-        PieceDesk desk,
-        GoalTempos goals,
-        string? from = null,
-        string? to = null
-    )
+    private static Ok<TechniqueView> Plan(long id, string part, PieceDesk desk, GoalTempos goals, string? from = null, string? to = null)
     {
         var piece = desk.Open(id);
         var (plan, instrument) = Solve(piece, goals, part, from, to);

@@ -35,7 +35,7 @@ function partsWords(f: Finding): string {
   return names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
 }
 
-const measures = (f: Finding) => (f.from === f.to ? f.from : `${f.from}–${f.to}`)
+const measures = (f: Finding) => (f.from === f.to ? `measure ${f.from}` : `measures ${f.from}–${f.to}`)
 
 async function open(f: Finding) {
   emit('active', f.id)
@@ -127,7 +127,7 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
           <span class="number">{{ i + 1 }}</span>
           <span class="body">
             <strong>{{ f.title }}</strong>
-            <span class="where">measure {{ measures(f) }} · {{ partsWords(f) }}</span>
+            <span class="where">{{ measures(f) }} · {{ partsWords(f) }}</span>
             <span class="why">{{ f.why }}</span>
           </span>
         </button>

@@ -61,6 +61,11 @@ const shown = ref<readonly string[] | null>(null)
 li {
   position: relative;
 }
+.acts :deep(.ant-btn) {
+  height: auto;
+  white-space: normal;
+  text-align: left;
+}
 .drawn.drawn {
   padding-right: 90px;
 }

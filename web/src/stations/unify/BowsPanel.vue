@@ -116,7 +116,7 @@ watch(
             />
           </span>
         </div>
-        <p class="quiet other">{{ otherWayWords(m.strokes) }}</p>
+        <p class="other">{{ otherWayWords(m.strokes) }}</p>
         <p v-if="chosen(m.strokes)" class="chosen">
           Beat {{ chosen(m.strokes)!.stroke.beat }}: {{ strokeWords(chosen(m.strokes)!.stroke) }}.
           {{ chosen(m.strokes)!.stroke.advice }}
@@ -151,6 +151,7 @@ watch(
 <style scoped src="./bows.css"></style>
 <style scoped>
 .other {
+  color: var(--slate);
   margin: -2px 0 4px 40px;
   font-size: 12px;
 }

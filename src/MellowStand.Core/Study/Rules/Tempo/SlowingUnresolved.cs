@@ -18,13 +18,17 @@ public sealed class SlowingUnresolved : IStudyRule
     /// <inheritdoc/>
     public int Rank => 12;
 
+    // A slowing word with a number is a new tempo.
+    private static bool HasNumber(IReadOnlyList<TempoSign> signs, TempoSign slowing) =>
+        signs.Any(s => s.Metronome is not null && s.Onset >= slowing.Onset && s.Onset - slowing.Onset <= 1);
+
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var signs = context.Tempo.Signs;
         for (var i = 0; i < signs.Count; i++)
         {
-            if (signs[i].Kind != TempoKind.Slowing)
+            if (signs[i].Kind != TempoKind.Slowing || HasNumber(signs, signs[i]))
                 continue;
             var next = signs.Skip(i + 1).FirstOrDefault(s => s.Onset > signs[i].Onset);
             if (next is { Kind: not TempoKind.Slowing })

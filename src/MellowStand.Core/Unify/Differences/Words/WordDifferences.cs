@@ -84,15 +84,10 @@ public sealed class WordDifferences : IDifferenceRule
 
     private static PlacedWord? InForce(IReadOnlyList<PlacedWord> words, Fraction onset)
     {
-        PlacedWord? last = null;
-        foreach (var word in words)
-        {
-            if (word.Onset > onset)
-                break;
-            last = word;
-        }
-
-        return last;
+        var next = words.PlaceFrom(w => w.Onset, onset);
+        while (next < words.Count && words[next].Onset == onset)
+            next++;
+        return next == 0 ? null : words[next - 1];
     }
 }
 
