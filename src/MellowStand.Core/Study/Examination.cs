@@ -13,12 +13,12 @@ public sealed class Examination
         Context = context;
         var sameTempo = before is not null && context.Tempo.SaysTheSame(before.Context.Tempo);
         foreach (var part in context.Score.Parts)
-        foreach (var rule in StudyDesk.Rules)
-        {
-            var holds = sameTempo && (rule.Reach == Reach.Part || (rule.Reach == Reach.Sounds && sameSounds));
-            _found[(part, rule)] =
-                holds && before!._found.TryGetValue((part, rule), out var known) ? known : [.. rule.Examine(context, part)];
-        }
+            foreach (var rule in StudyDesk.Rules)
+            {
+                var holds = sameTempo && (rule.Reach == Reach.Part || (rule.Reach == Reach.Sounds && sameSounds));
+                _found[(part, rule)] =
+                    holds && before!._found.TryGetValue((part, rule), out var known) ? known : [.. rule.Examine(context, part)];
+            }
 
         Findings = StudyDesk.InOrder(context.Score.Parts.SelectMany(p => StudyDesk.Rules.SelectMany(r => _found[(p, r)])), context.NameOf);
     }

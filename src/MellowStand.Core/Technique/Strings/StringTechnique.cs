@@ -92,8 +92,8 @@ public sealed class StringTechnique(Neck neck) : ITechnique
             foreach (var (node, _) in Nodes.Where(n => n.Sounds == above && (harmonic || n.Node == 12)))
                 yield return Harmonic(s, node, harmonic);
             foreach (var hand in neck.Places)
-            foreach (var finger in hand.Fingers.Where(f => hand.Offset + f.Above == above))
-                yield return Stopped(s, hand, finger, harmonic, written);
+                foreach (var finger in hand.Fingers.Where(f => hand.Offset + f.Above == above))
+                    yield return Stopped(s, hand, finger, harmonic, written);
         }
     }
 

@@ -24,7 +24,7 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
             // C♯ is seldom taken on the right: B gives way to it.
             (54 or 73, "right") => Way(code, 0.16, Alternate, false),
             (52 or 71, "right") or (53 or 72, "left") => Way(code, 0.12, Alternate, false),
-            (>= 67 and <= 70, _) => Throat(excerpt, place, code),
+            ( >= 67 and <= 70, _) => Throat(excerpt, place, code),
             (66, "first") => Way(code, IsBetween(excerpt, place, 5) ? 0.4 : 0, "", true),
             (66, "thumb") => Way(code, IsBetween(excerpt, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
             (59 or 78, "chromatic") => Way(

@@ -41,7 +41,7 @@ public static class StrokeReader
     {
         var slurs = voice.Part.Slurs.Where(s => s.From.Voice == voice.Voice).OrderBy(s => s.From.Onset).ToList();
         var next = 0;
-        for (var i = 0; i < voice.Notes.Count; )
+        for (var i = 0; i < voice.Notes.Count;)
         {
             var group = new List<Note> { voice.Notes[i] };
             while (next < slurs.Count && slurs[next].From.Onset < voice.Notes[i].Onset)
