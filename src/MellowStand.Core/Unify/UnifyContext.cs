@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
@@ -17,11 +19,12 @@ public sealed class UnifyContext(
     Func<Part, Instrument?>? instrument = null
 )
 {
-    private readonly Dictionary<(string Part, string Voice, int Staff), SlurPlaces> _slurs = [];
     private readonly Dictionary<string, bool> _struck = [];
     private readonly Dictionary<string, Sustain> _sustain = [];
     private readonly Dictionary<string, Family> _family = [];
-    private readonly Dictionary<string, LevelLine> _levels = [];
+    // What a part says by itself is kept as long as the part: a decision makes new parts of those that it touches only.
+    private static readonly ConditionalWeakTable<Part, LevelLine> Levels = [];
+    private static readonly ConditionalWeakTable<Part, ConcurrentDictionary<(string Voice, int Staff), SlurPlaces>> Slurs = [];
     private readonly Dictionary<(string Part, string Group), IReadOnlyList<PlacedWord>> _words = [];
     private readonly Dictionary<string, int> _order = score.Parts.Select((p, i) => (p.Id, i)).ToDictionary(x => x.Id, x => x.i);
 
@@ -40,8 +43,7 @@ public sealed class UnifyContext(
         _family.TryGetValue(part.Id, out var family) ? family : _family[part.Id] = InstrumentOf(part)?.Family ?? Family.Unknown;
 
     /// <summary>The dynamics of a part.</summary>
-    public LevelLine LevelsOf(Part part) =>
-        _levels.TryGetValue(part.Id, out var line) ? line : _levels[part.Id] = new LevelLine(score, part);
+    public LevelLine LevelsOf(Part part) => Levels.GetValue(part, p => new LevelLine(score, p));
 
     /// <summary>The words of a group that a part prints, in order.</summary>
     internal IReadOnlyList<PlacedWord> WordsOf(Part part, string group)
@@ -66,15 +68,9 @@ public sealed class UnifyContext(
     /// <summary>The school's answers.</summary>
     public House House => house;
 
-    /// <summary>Where the same music stands again.</summary>
-    internal SameMusic Elsewhere { get; } = new();
-
     /// <summary>The slurs of a voice, by the struck notes that they span.</summary>
-    internal SlurPlaces SlursOf(VoiceLine voice)
-    {
-        var key = (voice.Part.Id, voice.Voice, voice.Notes[0].Staff);
-        return _slurs.TryGetValue(key, out var places) ? places : _slurs[key] = new SlurPlaces(voice);
-    }
+    internal static SlurPlaces SlursOf(VoiceLine voice) =>
+        Slurs.GetValue(voice.Part, _ => new()).GetOrAdd((voice.Voice, voice.Notes[0].Staff), _ => new SlurPlaces(voice));
 
     /// <summary>The part's name, or its id where none is printed.</summary>
     public string NameOf(string part) => score.FindPart(part) is { Name.Length: > 0 } p ? p.Name : part;

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 
@@ -8,6 +9,8 @@ namespace MellowStand.Core.Unify;
 /// practice, no published source.</remarks>
 public sealed class GraceDifferences : IDifferenceRule
 {
+    private static readonly ConditionalWeakTable<Part, StrongBox<bool>> HasGraces = [];
+
     /// <inheritdoc/>
     public string Kind => "ornament";
 
@@ -17,7 +20,7 @@ public sealed class GraceDifferences : IDifferenceRule
     /// <inheritdoc/>
     public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
     {
-        if (!line.Voices.Any(v => v.Part.Notes.Any(n => n.IsGrace)))
+        if (!line.Voices.Any(v => HasGraces.GetValue(v.Part, p => new StrongBox<bool>(p.Notes.Any(n => n.IsGrace))).Value))
             yield break;
         line = line.Only(v => !context.IsStruck(v.Part));
         if (line.Voices.Count < 2)

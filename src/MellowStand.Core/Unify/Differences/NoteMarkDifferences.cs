@@ -30,6 +30,8 @@ public abstract class NoteMarkDifferences : IDifferenceRule
         var done = new List<Run>();
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
+            if (!IsMarked(line, i))
+                continue;
             var readings = line.Notes.Select(row => ReadingOf(Carrier(row[i]))).ToList();
             var measure = line.Notes[0][i].MeasureIndex;
             if (Agree(can, readings))
@@ -43,6 +45,15 @@ public abstract class NoteMarkDifferences : IDifferenceRule
 
         foreach (var run in done)
             yield return ToDifference(context, line, run);
+    }
+
+    // Most notes carry nothing.
+    private bool IsMarked(SharedLine line, int place)
+    {
+        foreach (var row in line.Notes)
+            if (Carrier(row[place]).Marks.Count > 0)
+                return true;
+        return false;
     }
 
     // Parts agree when each has what it can have of every other's marks.
@@ -92,7 +103,7 @@ public abstract class NoteMarkDifferences : IDifferenceRule
                         ]
             );
         var proposal = new Ballot(context, Kind, readings, Voters(context, readings))
-            .With(new LineReasons(context, line, (_, n) => ReadingOf(Carrier(n))).At(run.Places, run.Readings.Any(GoesOn)))
+            .With(new LineReasons(line, (_, n) => ReadingOf(Carrier(n))).At(run.Places, run.Readings.Any(GoesOn)))
             .Decide();
         return context.Difference(Name, Kind, line, run.Places[0], run.Places[^1], readings, changes, proposal);
     }
@@ -103,10 +114,12 @@ public abstract class NoteMarkDifferences : IDifferenceRule
     /// <summary>The last note that a struck note is tied to: what ends a note stands there.</summary>
     protected static Note LastTied(Note struck)
     {
-        var head = struck.Heads.Count > 0 ? struck.Heads[0] : null;
-        while (head?.TiedTo is { } next)
+        if (struck.Heads.Count == 0 || struck.Heads[0].TiedTo is null)
+            return struck;
+        var head = struck.Heads[0];
+        while (head.TiedTo is { } next)
             head = next;
-        return head?.Owner ?? struck;
+        return head.Owner;
     }
 
     /// <summary>True for a reading that stands on several notes in a row as a rule, so that the notes beside it tell of it.</summary>

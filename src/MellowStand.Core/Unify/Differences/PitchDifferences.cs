@@ -83,7 +83,7 @@ public sealed class PitchDifferences : IDifferenceRule
     private static List<string> Elsewhere(UnifyContext context, SharedLine line, int i) =>
         [
             .. line.Voices.SelectMany(
-                (v, k) => context.Elsewhere.Of(v, line.Notes[k][i]).Select(n => Signed(ConcertPitch.Of(v.Part, n).Name))
+                (v, k) => SameMusic.Of(v, line.Notes[k][i]).Select(n => Signed(ConcertPitch.Of(v.Part, n).Name))
             ),
         ];
 

@@ -45,7 +45,7 @@ public sealed class SlurDifferences : IDifferenceRule
 
     private static List<SlurPlace> SpansIn(UnifyContext context, VoiceLine voice, IReadOnlyList<Note> row)
     {
-        var slurs = context.SlursOf(voice);
+        var slurs = UnifyContext.SlursOf(voice);
         var inRow = new Dictionary<int, int>();
         for (var i = 0; i < row.Count; i++)
             if (slurs.PlaceOf(row[i]) is { } place)
@@ -109,10 +109,10 @@ public sealed class SlurDifferences : IDifferenceRule
     private static IEnumerable<Reason> Reasons(Place p)
     {
         var shapes = p
-            .Words.Select((w, i) => (w, Shape: p.Context.SlursOf(p.Line.Voices[i]).Shape(p.Line.Notes[i][p.From], p.To - p.From)))
+            .Words.Select((w, i) => (w, Shape: UnifyContext.SlursOf(p.Line.Voices[i]).Shape(p.Line.Notes[i][p.From], p.To - p.From)))
             .DistinctBy(x => x.Shape)
             .ToDictionary(x => x.Shape, x => x.w);
-        var told = new LineReasons(p.Context, p.Line, (k, n) => p.Context.SlursOf(p.Line.Voices[k]).Shape(n, p.To - p.From))
+        var told = new LineReasons(p.Line, (k, n) => UnifyContext.SlursOf(p.Line.Voices[k]).Shape(n, p.To - p.From))
             .At([.. Enumerable.Range(p.From, p.To - p.From + 1)], besides: false)
             .Where(r => r.For is null || shapes.ContainsKey(r.For))
             .Select(r => r.For is null ? r : r with { For = shapes[r.For] });

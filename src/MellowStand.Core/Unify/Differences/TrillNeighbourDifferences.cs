@@ -28,6 +28,8 @@ public sealed class TrillNeighbourDifferences : IDifferenceRule
     {
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
+            if (!line.Notes[0][i].Has("trill-mark"))
+                continue;
             var place = i;
             var trilled = line.Notes.Select(row => row[place]).ToList();
             if (trilled.Any(n => !n.Has("trill-mark") || n.Top is null))

@@ -3,11 +3,10 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>What the line itself says beside the place in question: a pattern that is carried on, and the same music elsewhere.</summary>
-/// <param name="context">What the rules share.</param>
 /// <param name="line">The line.</param>
 /// <param name="reading">What the part of the given voice (place in the line) has at one of its notes, in the words of the
 /// readings.</param>
-internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<int, Note, string> reading)
+internal sealed class LineReasons(SharedLine line, Func<int, Note, string> reading)
 {
     private const int Around = 4;
     private const double Beside = 0.9;
@@ -74,7 +73,7 @@ internal sealed class LineReasons(UnifyContext context, SharedLine line, Func<in
     private List<Reason> Elsewhere(int place)
     {
         var there = line
-            .Voices.SelectMany((v, k) => context.Elsewhere.Of(v, line.Notes[k][place]).Select(n => (Voice: k, Has: reading(k, n), n.Onset)))
+            .Voices.SelectMany((v, k) => SameMusic.Of(v, line.Notes[k][place]).Select(n => (Voice: k, Has: reading(k, n), n.Onset)))
             .GroupBy(x => x.Onset)
             .ToList();
         var agreeing = there.Where(g => g.Select(x => x.Has).Distinct().Count() == 1).Select(g => g.First().Has).Take(Most).ToList();

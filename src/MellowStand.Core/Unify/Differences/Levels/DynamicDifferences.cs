@@ -25,15 +25,26 @@ public sealed class DynamicDifferences : IDifferenceRule
         List<int?>? running = null;
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
-            var readings = LevelSigns.At(line, i, lines);
-            var levels = readings.Select(r => r.InForce?.Level).ToList();
+            var levels = new int?[lines.Count];
+            var mayPrint = i == 0;
+            for (var k = 0; k < levels.Length; k++)
+            {
+                var inForce = lines[k].At(line.Notes[k][i].Onset);
+                levels[k] = inForce?.Level;
+                mayPrint |= line.Notes[k][i].Has("dynamics") || (i > 0 && inForce is not null && inForce.Onset > line.Notes[k][i - 1].Onset);
+            }
+
             var differs = levels.Distinct().Count() > 1;
             var begins = differs && (running is null || !running.SequenceEqual(levels));
+            running = differs ? [.. levels] : null;
+            // Where no level changes and none is printed there is nothing to tell.
+            if (!begins && !mayPrint)
+                continue;
+            var readings = LevelSigns.At(line, i, lines);
             var isEntry = !differs && LeavesOut(line, i, readings);
-            running = differs ? levels : null;
             if (!begins && !isEntry && readings.Select(r => r.Strikes).Distinct().Count() == 1)
                 continue;
-            var last = begins ? LastAlike(line, lines, i, levels) : i;
+            var last = begins ? LastAlike(line, lines, i, [.. levels]) : i;
             var mismatch = new LevelMismatch(line, i, last, readings, balance && readings.All(r => r.Printed.Count > 0), isEntry);
             if (readings.Select(r => r.Told).Distinct().Count() > 1)
                 yield return LevelProposal.Of(context, mismatch);
