@@ -38,6 +38,18 @@ public sealed record Finding(
     /// <summary>What is the same for all parts that it holds for, however each of them reads it; null where that is its words.</summary>
     public string? Fact { get; init; }
 
+    /// <summary>Where several parts share it in notes of their own: how each of them reads it; else empty.</summary>
+    public IReadOnlyList<OwnWords> Own { get; init; } = [];
+
+    /// <summary>The same finding in the words of some of its parts only.</summary>
+    /// <param name="parts">Ids of the parts that are spoken to.</param>
+    /// <param name="nameOf">The name of a part.</param>
+    public Finding InWordsOf(IReadOnlyCollection<string> parts, Func<string, string> nameOf)
+    {
+        var own = Own.Where(o => o.Parts.Any(parts.Contains)).ToList();
+        return own.Count == 0 ? this : this with { Title = OneFact.TitleOf(own), Why = OneFact.WhyOf(own, nameOf) };
+    }
+
     /// <summary>The dynamic level that it proposes, or null.</summary>
     public string? Level { get; init; }
 
@@ -72,6 +84,12 @@ public sealed record Finding(
     /// <summary>The id of editions of this program that made it from the finding's words; kept to find old dismissals again.</summary>
     public string FormerId => Identity.Of($"{Rule}|{From}|{To}|{Title}|{string.Join(',', Parts)}|{string.Join(',', Notes.Take(4))}");
 }
+
+/// <summary>How some parts read a finding that they share with others.</summary>
+/// <param name="Parts">Ids of the parts.</param>
+/// <param name="Title">A few words.</param>
+/// <param name="Why">One sentence that a player understands.</param>
+public sealed record OwnWords(IReadOnlyList<string> Parts, string Title, string Why);
 
 /// <summary>What a finding is about: rule, parts, measures and notes.</summary>
 /// <param name="Rule">The rule's name.</param>

@@ -3,6 +3,8 @@ namespace MellowStand.Core.Study;
 /// <summary>The same fact is told once: for several parts with each part's own notes, and not by two rules.</summary>
 internal static class OneFact
 {
+    private const int MostTitles = 3;
+
     // What a hidden key says of a note need not be said of the note again.
     private static readonly string[] SaidByHiddenKey = ["carried-accidental", "back-to-signature", "enharmonic"];
 
@@ -33,14 +35,23 @@ internal static class OneFact
     private static (string, int, int, string, string) KeyOf(Finding f) =>
         f.Fact is null ? (f.Rule, f.From, f.To, f.Title, f.Why) : (f.Rule, -1, -1, f.Fact, "");
 
+    /// <summary>The titles of several ways to read a finding, as one.</summary>
+    internal static string TitleOf(IReadOnlyList<OwnWords> own)
+    {
+        var titles = own.Select(o => o.Title).Distinct().ToList();
+        return titles.Count <= MostTitles ? string.Join(" / ", titles) : $"{titles[0]}, in each part's own notes";
+    }
+
+    /// <summary>The sentences of several ways to read a finding, each with its parts.</summary>
+    internal static string WhyOf(IReadOnlyList<OwnWords> own, Func<string, string> nameOf) =>
+        own.Count == 1 ? own[0].Why : string.Join(' ', own.Select(o => $"{string.Join(", ", o.Parts.Select(nameOf))}: {o.Why}"));
+
     private static Finding One(List<Finding> group, Func<string, string> nameOf)
     {
-        var titles = group.Select(f => f.Title).Distinct().ToList();
-        var whys = group.GroupBy(f => f.Why).ToList();
-        var why =
-            whys.Count == 1
-                ? whys[0].Key
-                : string.Join(' ', whys.Select(w => $"{string.Join(", ", w.SelectMany(f => f.Parts).Distinct().Select(nameOf))}: {w.Key}"));
+        var own = group
+            .GroupBy(f => (f.Title, f.Why))
+            .Select(g => new OwnWords([.. g.SelectMany(f => f.Parts).Distinct()], g.Key.Title, g.Key.Why))
+            .ToList();
         return group[0] with
         {
             Parts = [.. group.SelectMany(f => f.Parts).Distinct()],
@@ -48,8 +59,9 @@ internal static class OneFact
             From = group.Min(f => f.From),
             To = group.Max(f => f.To),
             Severity = group.Max(f => f.Severity),
-            Title = titles.Count <= 3 ? string.Join(" / ", titles) : $"{titles[0]}, in each part's own notes",
-            Why = why,
+            Title = TitleOf(own),
+            Why = WhyOf(own, nameOf),
+            Own = own.Count > 1 ? own : [],
         };
     }
 }

@@ -29,7 +29,7 @@ public static class WriteIn
             WritesIn.Level when named.Count > 0 && finding.Level is { } level => [Add(part, named[0].Id, new Mark("dynamics", level))],
             WritesIn.BreathMark => named.Select(n => Add(part, n.Id, new Mark("breath-mark"))),
             WritesIn.CountingLine => [Counting(context, part, first.MeasureIndex)],
-            _ => [Add(part, first.Id, new Mark("words", $"[{finding.Title}]"))],
+            _ => [Add(part, first.Id, new Mark("words", $"[{finding.InWordsOf([part.Id], context.NameOf).Title}]"))],
         };
     }
 

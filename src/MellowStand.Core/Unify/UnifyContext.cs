@@ -22,6 +22,7 @@ public sealed class UnifyContext(
     private readonly Dictionary<string, bool> _struck = [];
     private readonly Dictionary<string, Sustain> _sustain = [];
     private readonly Dictionary<string, Family> _family = [];
+
     // What a part says by itself is kept as long as the part: a decision makes new parts of those that it touches only.
     private static readonly ConditionalWeakTable<Part, LevelLine> Levels = [];
     private static readonly ConditionalWeakTable<Part, ConcurrentDictionary<(string Voice, int Staff), SlurPlaces>> Slurs = [];

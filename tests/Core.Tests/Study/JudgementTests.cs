@@ -174,6 +174,8 @@ public sealed class JudgementTests
         var found = Assert.Single(Find("carried-accidental", $"part \"Oboe\" {music}\npart \"Clarinet\" transpose:-1,-2 {music}"));
         Assert.Equal(["P1", "P2"], found.Parts);
         Assert.Equal("F♯ still / G♯ still", found.Title);
+        var own = found.InWordsOf(["P2"], _ => "");
+        Assert.Equal(("G♯ still", false), (own.Title, own.Why.Contains("F♯", StringComparison.Ordinal)));
         Assert.Contains("Clarinet: The sign at beat 1 holds to the bar line, so this note is G♯ too", found.Why, StringComparison.Ordinal);
     }
 

@@ -4065,6 +4065,7 @@ export interface components {
             rank: number;
             shown: boolean;
             canWriteIn: boolean;
+            own: components["schemas"]["OwnWordsView"][];
         };
         /** @description A fingering of a note. */
         FingeringView: {
@@ -4338,6 +4339,12 @@ export interface components {
             id: string;
             name: string;
             usual: boolean;
+        };
+        /** @description How some parts read a finding that they share with others in notes of their own. */
+        OwnWordsView: {
+            parts: string[];
+            title: string;
+            why: string;
         };
         /** @description A part as the interface shows it. */
         PartView: {

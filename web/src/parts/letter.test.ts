@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Finding } from '../api/client'
-import { hottest, letterOf } from './letter'
+import { hottest, inWordsOf, letterOf } from './letter'
 
 const labels = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '10']
 const finding = (rule: string, rank: number, fromIndex: number, parts = ['P1'], dismissed = false) =>
@@ -29,4 +29,13 @@ describe('passages to start with', () => {
   it('are the warmest, and do not overlap', () =>
     expect(hottest([0.1, 0.1, 0.9, 0.9, 0.9, 0.9, 0.1, 0.1, 0.2, 0.2], labels).map((p) => p.from)).toEqual(['3', '7']))
   it('are none in a part that rests', () => expect(hottest([0, 0, 0, 0, 0], labels)).toEqual([]))
+  it('speaks to a part in its own notes', () => {
+    const own = [
+      { parts: ['P1'], title: 'F♯ still', why: 'flute' },
+      { parts: ['P2'], title: 'G♯ still', why: 'clarinet' },
+    ]
+    const f = { parts: ['P1', 'P2'], title: 'F♯ still / G♯ still', why: 'both', own } as unknown as Finding
+    expect(inWordsOf('P2', f).why).toBe('clarinet')
+    expect(inWordsOf('P3', f).why).toBe('both')
+  })
 })

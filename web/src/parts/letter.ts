@@ -11,6 +11,12 @@ const frameRules = ['signature', 'tempo-words', 'count-unit', 'pickup', 'meter-g
 const mostKnown = 10
 const mostPassages = 3
 
+/** A finding as one part reads it, where several share it in notes of their own. */
+export function inWordsOf(part: string, f: Finding): Finding {
+  const own = f.own?.find((o) => o.parts.includes(part))
+  return own ? { ...f, title: own.title, why: own.why } : f
+}
+
 /** A part in one page: frame, form, the ten things to know, and the passages to start with. */
 export function letterOf(
   part: string,
@@ -18,7 +24,7 @@ export function letterOf(
   heat: readonly number[],
   labels: readonly string[],
 ): Letter {
-  const mine = findings.filter((f) => f.parts.includes(part) && !f.dismissed)
+  const mine = findings.filter((f) => f.parts.includes(part) && !f.dismissed).map((f) => inWordsOf(part, f))
   const know = mine
     .filter((f) => !frameRules.includes(f.rule) && f.rule !== 'form' && f.rule !== 'shared-line')
     .sort((a, b) => a.rank - b.rank)

@@ -81,11 +81,7 @@ public sealed class PitchDifferences : IDifferenceRule
     }
 
     private static List<string> Elsewhere(UnifyContext context, SharedLine line, int i) =>
-        [
-            .. line.Voices.SelectMany(
-                (v, k) => SameMusic.Of(v, line.Notes[k][i]).Select(n => Signed(ConcertPitch.Of(v.Part, n).Name))
-            ),
-        ];
+        [.. line.Voices.SelectMany((v, k) => SameMusic.Of(v, line.Notes[k][i]).Select(n => Signed(ConcertPitch.Of(v.Part, n).Name)))];
 
     private static string Signed(string name) => name.Length == 1 ? name + "♮" : name;
 

@@ -16,10 +16,7 @@ internal static class SameMusic
 
     /// <summary>The notes at the same place of the same music, without the note itself.</summary>
     public static IEnumerable<Note> Of(VoiceLine voice, Note note) =>
-        Known
-            .GetValue(voice.Part, _ => new())
-            .GetOrAdd((voice.Voice, voice.Notes[0].Staff), _ => new VoiceIndex(voice.Notes))
-            .Of(note);
+        Known.GetValue(voice.Part, _ => new()).GetOrAdd((voice.Voice, voice.Notes[0].Staff), _ => new VoiceIndex(voice.Notes)).Of(note);
 
     private sealed class VoiceIndex
     {

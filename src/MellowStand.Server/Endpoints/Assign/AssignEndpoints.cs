@@ -191,7 +191,9 @@ public static class AssignEndpoints
         var quiet = Quiet.Of(quiets, piece);
         var notes = piece
             .Layer.Findings.Where(f => row.Place.Meets(f.From, f.To) && row.Place.HasAny(f.Parts) && !quiet.Holds(f))
-            .Select(f => StudyEndpoints.View(piece, f, false, f.Severity > Severity.Note));
+            .Select(f =>
+                StudyEndpoints.View(piece, f.InWordsOf(row.Place.Parts, piece.Layer.Study.NameOf), false, f.Severity > Severity.Note)
+            );
         var names = ensemble
             .Sections()
             .Where(s => row.Sections.Contains(s.Id))

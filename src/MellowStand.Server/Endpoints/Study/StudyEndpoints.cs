@@ -24,8 +24,12 @@ public sealed record FindingView(
     string Kind,
     int Rank,
     bool Shown,
-    bool CanWriteIn
+    bool CanWriteIn,
+    IReadOnlyList<OwnWordsView> Own
 );
+
+/// <summary>How some parts read a finding that they share with others in notes of their own.</summary>
+public sealed record OwnWordsView(IReadOnlyList<string> Parts, string Title, string Why);
 
 /// <summary>A rule that stays quiet.</summary>
 public sealed record QuietRuleView(string Rule, bool Everywhere);
@@ -74,7 +78,9 @@ public static class StudyEndpoints
             piece
                 .Layer.Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
                 .Where(f => dismissed || !quiet.Holds(f))
-                .Select(f => View(piece, f, quiet.Holds(f), shown.Contains(f.Id)))
+                .Select(f =>
+                    View(piece, wanted is null ? f : f.InWordsOf(wanted, piece.Layer.Study.NameOf), quiet.Holds(f), shown.Contains(f.Id))
+                )
         );
     }
 
@@ -98,7 +104,8 @@ public static class StudyEndpoints
             StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "other",
             piece.Layer.Ranks[f.Id],
             shown,
-            f.Notes.Count > 0 || f.From == f.To
+            f.Notes.Count > 0 || f.From == f.To,
+            [.. f.Own.Select(o => new OwnWordsView(o.Parts, o.Title, o.Why))]
         );
     }
 

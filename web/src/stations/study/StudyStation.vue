@@ -43,10 +43,17 @@ async function open(f: Finding) {
     f.parts.some((p) => props.shown.parts.includes(p)) && f.fromIndex >= props.shown.from && f.toIndex <= props.shown.to
   if (!shownAlready)
     emit('show', {
-      parts: f.parts.slice(0, 3),
+      parts: f.parts.filter((p) => props.selection?.parts.includes(p) ?? true).slice(0, 3),
       from: Math.max(0, f.fromIndex - 1),
       to: Math.min(props.piece.measures.length - 1, f.toIndex + 2),
     })
+}
+
+// Where several parts share a finding in notes of their own, those that are selected read theirs.
+function ownWords(f: Finding) {
+  const chosen = props.selection?.parts
+  const own = f.own.filter((o) => !chosen || o.parts.some((p) => chosen.includes(p)))
+  return own.length > 0 ? own : [{ parts: f.parts, why: f.why }]
 }
 
 type Scope = 'here' | 'piece' | 'everywhere'
@@ -128,7 +135,10 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
           <span class="body">
             <strong>{{ f.title }}</strong>
             <span class="where">{{ measures(f) }} · {{ partsWords(f) }}</span>
-            <span class="why">{{ f.why }}</span>
+            <span v-for="o in ownWords(f)" :key="o.why" class="why"
+              ><template v-if="f.own.length">{{ o.parts.map((p) => partNames.get(p) ?? p).join(', ') }}: </template
+              >{{ o.why }}</span
+            >
           </span>
         </button>
         <div class="side">

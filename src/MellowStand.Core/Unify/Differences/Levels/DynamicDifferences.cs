@@ -31,7 +31,8 @@ public sealed class DynamicDifferences : IDifferenceRule
             {
                 var inForce = lines[k].At(line.Notes[k][i].Onset);
                 levels[k] = inForce?.Level;
-                mayPrint |= line.Notes[k][i].Has("dynamics") || (i > 0 && inForce is not null && inForce.Onset > line.Notes[k][i - 1].Onset);
+                mayPrint |=
+                    line.Notes[k][i].Has("dynamics") || (i > 0 && inForce is not null && inForce.Onset > line.Notes[k][i - 1].Onset);
             }
 
             var differs = levels.Distinct().Count() > 1;
