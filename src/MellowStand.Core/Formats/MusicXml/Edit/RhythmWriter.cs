@@ -12,17 +12,6 @@ internal static class RhythmWriter
     private static readonly string[] AfterType = ["dot", "accidental", .. NoteOrder.AfterAccidental];
     private static readonly string[] AfterDot = ["accidental", .. NoteOrder.AfterAccidental];
 
-    private static readonly Dictionary<string, Fraction> Types = new()
-    {
-        ["whole"] = 4,
-        ["half"] = 2,
-        ["quarter"] = 1,
-        ["eighth"] = new(1, 2),
-        ["16th"] = new(1, 4),
-        ["32nd"] = new(1, 8),
-        ["64th"] = new(1, 16),
-    };
-
     public static void Set(PartIndex part, List<PlacedElement> notes, string text)
     {
         var lengths = new List<Fraction>();
@@ -73,7 +62,7 @@ internal static class RhythmWriter
 
     private static (string Type, int Dots)? Printed(Fraction length)
     {
-        foreach (var (type, value) in Types)
+        foreach (var (type, value) in DirectionReader.Units)
             for (var dots = 0; dots <= 2; dots++)
                 if (DirectionReader.Dotted(value, dots) == length)
                     return (type, dots);

@@ -8,7 +8,8 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <remarks>Source: MusicXML 4.0, element "direction-type".</remarks>
 internal static class DirectionReader
 {
-    private static readonly Dictionary<string, Fraction> Units = new()
+    /// <summary>Printed values in quarters, the longest first.</summary>
+    internal static IReadOnlyDictionary<string, Fraction> Units { get; } = new Dictionary<string, Fraction>
     {
         ["long"] = 16,
         ["breve"] = 8,
