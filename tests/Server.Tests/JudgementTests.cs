@@ -30,7 +30,8 @@ public sealed class JudgementTests : IDisposable
         var piece = await _client.Import(
             Asking.Music(
                 $"part \"Oboe\"\n{Plain} | rw | rw\npart \"Clarinet in C\"\n{Plain} | rw | rw\npart \"Horn in C\"\n{stray} | rw | rw\n"
-                    + $"part \"Trumpet in C\"\n{Plain} | rw | rw\npart \"Flute 1\"\n| rw | rw | rw {plain}\npart \"Flute 2\"\n| rw | rw | rw {trill}"
+                    + $"part \"Trumpet in C\"\n{Plain} | rw | rw"
+                    + $"\npart \"Flute 1\"\n| rw | rw | rw {plain}\npart \"Flute 2\"\n| rw | rw | rw {trill}"
             )
         );
         var told = (await _client.Json($"/api/pieces/{piece}/unify")).EnumerateArray().ToList();
