@@ -12,6 +12,11 @@ public static class Neighbours
         ["flat-flat"] = -2,
     };
 
+    private static readonly Dictionary<decimal, string> Signs = Alters.ToDictionary(a => a.Value, a => a.Key);
+
+    /// <summary>The sign of an alteration in half steps, or null where none is printed for it.</summary>
+    public static string? SignOf(decimal alter) => Signs.GetValueOrDefault(alter);
+
     /// <summary>The neighbour above (1) or below (-1) of a note's top pitch, spelled in the signature, with the sign at the ornament or
     /// earlier in the measure.</summary>
     public static Pitch Of(Part part, Note note, int direction)

@@ -16,7 +16,12 @@ public sealed record Reading(string Part, IReadOnlyList<string> Notes, string Ha
 /// <param name="Rule">The rule's name: <c>leader</c>, <c>present</c>, <c>longer-slur</c>, <c>most</c>, <c>pattern</c>, <c>elsewhere</c>,
 /// <c>balance</c>, <c>around</c>, <c>newest</c>, <c>meant</c>.</param>
 /// <param name="Sure">How sure it is.</param>
-public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule, Sureness Sure);
+public sealed record Proposal(string Mark, IReadOnlyList<string> Parts, string Why, string Rule, Sureness Sure)
+{
+    /// <summary>The same, but no surer than that.</summary>
+    /// <param name="most">How sure it may be at most.</param>
+    public Proposal AtMost(Sureness most) => Sure < most ? this with { Sure = most } : this;
+}
 
 /// <summary>One disagreement within a line.</summary>
 /// <param name="Id">The same as long as the printed score is the same.</param>

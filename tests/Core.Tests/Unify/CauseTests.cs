@@ -202,6 +202,56 @@ public sealed class CauseTests
             Assert.Empty(Compare(Written(text, d)));
     }
 
+    // A bass that plucks under bowed strings is the music, however many bow.
+    [Fact]
+    public void A_word_is_never_taken_away_or_written_in_unseen()
+    {
+        var bowed = string.Join('\n', Enumerable.Range(1, 4).Select(i => $"part \"Violin {i}\"\n{Tune}"));
+        var d = Assert.Single(Compare($"{bowed}\npart \"Contrabass\"\n{With("| C5q D5q", "| \"pizz.\" C5q D5q")}"));
+        Assert.NotEqual(Sureness.Sure, d.Proposal.Sure);
+        Assert.False(SureOnes.IsSure(d));
+    }
+
+    // What cannot be written into the notes is not written above them by itself.
+    [Theory]
+    [InlineData("A5q", "g:B5e A5q")]
+    [InlineData("C5h", "C5q C5q")]
+    public void Words_above_a_note_are_for_the_director(string plain, string other)
+    {
+        var d = Assert.Single(Compare(Parts(Tune, Tune, Tune, With(plain, other))));
+        Assert.False(SureOnes.IsSure(d));
+    }
+
+    // Three parts meet in the middle of their music with the levels that each has had before.
+    [Fact]
+    public void Levels_of_before_are_not_taken_unseen_where_nobody_prints_one()
+    {
+        const string own = "| !f C4q E4q G4q E4q | D4q F4q A4q F4q | ";
+        const string other = "| !p G4q B4q D5q B4q | A4q C5q E5q C5q | ";
+        const string third = "| !f E3q G3q B3q G3q | F3q A3q C4q A3q | ";
+        var music = "C5q D5q E5q F5q | G5q A5q G5q F5q | E5w";
+        var d = Compare(Parts(own + music, third + music, other + music)).Where(x => x.Kind == "dynamic").ToList();
+        Assert.NotEmpty(d);
+        Assert.DoesNotContain(d, SureOnes.IsSure);
+    }
+
+    [Fact]
+    public void Of_two_sure_proposals_that_contradict_each_other_the_second_waits()
+    {
+        var first = Assert.Single(Compare(Parts(Tune, Tune, Tune, With("A5q", "A5q(.)"))));
+        var against = first with { Id = "other", Changes = Reversed(first) };
+        Assert.Equal([first], SureOnes.Together([first, against]));
+        Assert.Equal([first], SureOnes.Together([first]));
+    }
+
+    private static Dictionary<string, IReadOnlyList<MellowStand.Core.Decisions.MarkChange>> Reversed(Difference d) =>
+        d.Changes.ToDictionary(
+            c => c.Key,
+            c =>
+                (IReadOnlyList<MellowStand.Core.Decisions.MarkChange>)
+                    [.. c.Value.Select(x => x with { Added = x.Removed, Removed = x.Added })]
+        );
+
     [Fact]
     public void Who_plays_of_a_desk_is_a_note()
     {

@@ -53,7 +53,10 @@ internal static class FigureCauses
         {
             To = then.To,
             Readings = readings,
-            Proposal = first.Proposal with { Mark = words[first.Proposal.Mark].Both },
+            // No surer than the less sure of the two; where they disagree, the director decides.
+            Proposal = (first.Proposal with { Mark = words[first.Proposal.Mark].Both }).AtMost(
+                words[first.Proposal.Mark].Has == then.Proposal.Mark ? then.Proposal.Sure : Sureness.Yours
+            ),
             Changes = words.ToDictionary(
                 w => w.Value.Both,
                 w => (IReadOnlyList<Decisions.MarkChange>)[.. first.Changes[w.Key], .. then.Changes[w.Value.Has]]

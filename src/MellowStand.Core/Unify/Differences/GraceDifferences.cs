@@ -5,7 +5,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Unify;
 
 /// <summary>Grace notes that some parts of a line have and others do not, or other ones.</summary>
-/// <remarks>Told at concert pitch. They are written in as words: a new note would give every later note of the part another number. Common
+/// <remarks>Told at concert pitch. They are written in as words, never unseen: a new note would give every later note of
+/// the part another number. Common
 /// practice, no published source.</remarks>
 public sealed class GraceDifferences : IDifferenceRule
 {
@@ -36,7 +37,7 @@ public sealed class GraceDifferences : IDifferenceRule
                 continue;
             var readings = line.Voices.Select((v, k) => new Reading(v.Part.Id, [line.Notes[k][place].Id], words[k])).ToList();
             var changes = words.Distinct().ToDictionary(w => w, w => Changes(context, readings, w));
-            var proposal = new Ballot(context, Kind, readings).Decide();
+            var proposal = new Ballot(context, Kind, readings).Decide().AtMost(Sureness.Likely);
             yield return context.Difference(Name, Kind, line, i, i, readings, changes, proposal);
         }
     }

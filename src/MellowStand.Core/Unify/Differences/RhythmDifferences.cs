@@ -133,7 +133,10 @@ public sealed class RhythmDifferences : IDifferenceRule
                         ];
                 }
             );
-        return context.Difference(Kind, Kind, line, place, place, readings, changes, proposal);
+        // Words above a note are no mended note: they are not written in unseen.
+        var isWords = changes[proposal.Mark].Any(c => c.Added.Any(m => m.Name == "words"));
+        var sure = isWords ? proposal.AtMost(Sureness.Likely) : proposal;
+        return context.Difference(Kind, Kind, line, place, place, readings, changes, sure);
     }
 
     // The notes themselves where they are as many and fill the same time; else words above them.

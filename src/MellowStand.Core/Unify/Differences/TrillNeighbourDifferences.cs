@@ -8,15 +8,6 @@ namespace MellowStand.Core.Unify;
 /// compared. Common practice, no published source.</remarks>
 public sealed class TrillNeighbourDifferences : IDifferenceRule
 {
-    private static readonly Dictionary<decimal, string> Signs = new()
-    {
-        [0] = "natural",
-        [1] = "sharp",
-        [-1] = "flat",
-        [2] = "double-sharp",
-        [-2] = "flat-flat",
-    };
-
     /// <inheritdoc/>
     public string Kind => "ornament";
 
@@ -71,6 +62,6 @@ public sealed class TrillNeighbourDifferences : IDifferenceRule
         var now = Neighbours.Of(part, note, 1);
         var alter = now.Alter + note.Top!.Value.Midi + step - now.Midi;
         var old = note.Marks.Where(m => m.Name == "accidental-mark").ToList();
-        return new MarkChange(part.Id, [note.Id], Signs.TryGetValue(alter, out var sign) ? [new Mark("accidental-mark", sign)] : [], old);
+        return new MarkChange(part.Id, [note.Id], Neighbours.SignOf(alter) is { } sign ? [new Mark("accidental-mark", sign)] : [], old);
     }
 }

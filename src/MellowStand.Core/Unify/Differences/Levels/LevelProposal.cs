@@ -29,7 +29,11 @@ internal static class LevelProposal
                         [.. mismatch.Readings.Where((_, i) => words[i] != has).SelectMany(r => LevelSigns.Changes(r, has))]
             );
         var reasons = Aged(mismatch, words).Concat(Around(context, mismatch, words)).Concat(Balance(context, mismatch, readings));
-        var proposal = new Ballot(context, "dynamic", readings).With(reasons).Decide();
+        // Where nobody prints a level at the moment, parts only meet with what each had before: that is looked at, never taken unseen.
+        var proposal = new Ballot(context, "dynamic", readings)
+            .With(reasons)
+            .Decide()
+            .AtMost(mismatch.IsPrinted ? Sureness.Sure : Sureness.Likely);
         return context.Difference("dynamic", "dynamic", mismatch.Line, mismatch.Place, mismatch.Last, readings, changes, proposal) with
         {
             IsNote = mismatch.IsBalance || mismatch.IsEntry,

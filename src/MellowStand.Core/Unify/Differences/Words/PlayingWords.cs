@@ -60,9 +60,7 @@ internal static class PlayingWords
     public static PlayingWord? In(string text)
     {
         var words = text.Trim().ToLowerInvariant();
-        return Table.FirstOrDefault(w =>
-            words == w.Stem || words.StartsWith(w.Stem, StringComparison.Ordinal) && words.Length <= w.Stem.Length + 12
-        );
+        return Table.FirstOrDefault(w => words.StartsWith(w.Stem, StringComparison.Ordinal) && words.Length <= w.Stem.Length + 12);
     }
 
     /// <summary>True for a part that words of a group are written for.</summary>

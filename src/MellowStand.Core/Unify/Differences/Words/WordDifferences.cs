@@ -6,7 +6,8 @@ namespace MellowStand.Core.Unify;
 
 /// <summary>Words that change how it is played and stand in some parts of a line only: pizz., arco, con sord., solo, a 2, div.</summary>
 /// <remarks>Compared is what is in force; a word is one entry for as long as it holds. Bows are compared with bows and mutes within
-/// strings or brass; who plays of a desk may well differ, and is told as a note. Common practice, no published source.</remarks>
+/// strings or brass; who plays of a desk may well differ, and is told as a note. One section plucked or muted under others that are not is
+/// often meant, so that no word is taken away or written in unseen. Common practice, no published source.</remarks>
 public sealed class WordDifferences : IDifferenceRule
 {
     /// <inheritdoc/>
@@ -22,8 +23,8 @@ public sealed class WordDifferences : IDifferenceRule
         {
             var able = line.Only(v => PlayingWords.AreFor(group, context.FamilyOf(v.Part), context.SustainOf(v.Part)));
             foreach (var family in able.Voices.GroupBy(v => group == PlayingWords.Mute ? context.SustainOf(v.Part) : default).ToList())
-                foreach (var d in InGroup(context, able.Only(family.Contains), group))
-                    yield return d;
+            foreach (var d in InGroup(context, able.Only(family.Contains), group))
+                yield return d;
         }
     }
 
@@ -60,7 +61,7 @@ public sealed class WordDifferences : IDifferenceRule
                                 .SelectMany(k => Changes(line.Voices[k].Part, line.Notes[k][place], now[k], s)),
                         ]
             );
-        var proposal = new Ballot(context, Kind, readings).Decide();
+        var proposal = new Ballot(context, Kind, readings).Decide().AtMost(Sureness.Likely);
         var kind = group == PlayingWords.Bow ? "bowing" : Kind;
         return context.Difference($"{Name} {group}", kind, line, place, place, readings, changes, proposal) with
         {
