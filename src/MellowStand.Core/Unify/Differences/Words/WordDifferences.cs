@@ -23,8 +23,8 @@ public sealed class WordDifferences : IDifferenceRule
         {
             var able = line.Only(v => PlayingWords.AreFor(group, context.FamilyOf(v.Part), context.SustainOf(v.Part)));
             foreach (var family in able.Voices.GroupBy(v => group == PlayingWords.Mute ? context.SustainOf(v.Part) : default).ToList())
-            foreach (var d in InGroup(context, able.Only(family.Contains), group))
-                yield return d;
+                foreach (var d in InGroup(context, able.Only(family.Contains), group))
+                    yield return d;
         }
     }
 
