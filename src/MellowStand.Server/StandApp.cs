@@ -97,6 +97,7 @@ public static class StandApp
             .AddSingleton<ChartRepository>()
             .AddSingleton<PieceStateRepository>()
             .AddSingleton<QuietRepository>()
+            .AddSingleton<SeatRepository>()
             .AddSingleton<FiguresRepository>()
             .AddSingleton<UpgradeRepository>()
             .AddSingleton<SessionRepository>();
@@ -104,6 +105,7 @@ public static class StandApp
             .AddSingleton<PieceDesk>()
             .AddSingleton<Decide>()
             .AddSingleton<PieceImport>()
+            .AddSingleton<PassageDesk>()
             .AddSingleton<EditionService>()
             .AddSingleton<PlaceByHand>()
             .AddSingleton<UpgradeService>()
@@ -112,6 +114,8 @@ public static class StandApp
             .AddSingleton<ReadinessService>()
             .AddSingleton<GoalTempos>()
             .AddSingleton<ShelfService>()
+            .AddSingleton<PdfPrinter>()
+            .AddSingleton<MadePrints>()
             .AddSingleton<Jobs>()
             .AddHostedService(s => s.GetRequiredService<Jobs>());
         services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);

@@ -22,11 +22,13 @@ public sealed record LeaderRow(string Parts, string Leader);
 /// <param name="Quiet">Id of a dismissed finding to what it is about now.</param>
 /// <param name="Instruments">Part as it was to the instruments chosen for the parts as they are.</param>
 /// <param name="Leaders">Leader as it was to the leader as it is.</param>
+/// <param name="Seats">Part as it was to who plays the parts as they are.</param>
 public sealed record Places(
     IReadOnlyList<(long Passage, Address Place)> Passages,
-    IReadOnlyList<(string Finding, QuietFinding Now)> Quiet,
+    IReadOnlyList<(string Finding, ReviewedFinding Now)> Quiet,
     IReadOnlyList<(string Part, ChosenInstrument Now)> Instruments,
-    IReadOnlyList<(LeaderRow Was, LeaderRow Now)> Leaders
+    IReadOnlyList<(LeaderRow Was, LeaderRow Now)> Leaders,
+    IReadOnlyList<(string Part, SeatRow Now)> Seats
 );
 
 /// <summary>A new edition with all that it takes over.</summary>
@@ -52,12 +54,14 @@ public sealed record NewEdition(
 /// <param name="Quiet">Dismissed findings, of whatever edition.</param>
 /// <param name="Instruments">Instruments chosen, of whatever edition.</param>
 /// <param name="Leaders">Leaders set, with their edition.</param>
+/// <param name="Seats">Players seated by hand, of whatever edition.</param>
 /// <param name="SetAside">Decisions that no later edition could take, with the reason.</param>
 public sealed record Belongings(
     IReadOnlyList<PassageRow> Passages,
-    IReadOnlyList<QuietFinding> Quiet,
+    IReadOnlyList<ReviewedFinding> Quiet,
     IReadOnlyList<ChosenInstrument> Instruments,
     IReadOnlyList<(LeaderRow Row, string Edition)> Leaders,
+    IReadOnlyList<SeatRow> Seats,
     IReadOnlyList<(Decision Decision, string Why)> SetAside
 );
 
@@ -79,6 +83,7 @@ public sealed class EditionRepository(Database database)
                 r => (new LeaderRow(r.GetString(0), r.GetString(1)), r.Text(2) ?? ""),
                 ("piece", piece)
             ),
+            SeatRepository.Of(c, piece),
             SetAside(c, piece)
         ));
 
@@ -183,7 +188,7 @@ public sealed class EditionRepository(Database database)
 
     /// <summary>Drops something that waits to be placed.</summary>
     /// <param name="piece">The piece.</param>
-    /// <param name="kind"><c>decision</c>, <c>passage</c>, <c>dismissal</c>, <c>instrument</c> or <c>leader</c>.</param>
+    /// <param name="kind"><c>decision</c>, <c>passage</c>, <c>dismissal</c>, <c>instrument</c>, <c>seats</c> or <c>leader</c>.</param>
     /// <param name="key">Its number, finding, part or parts.</param>
     /// <param name="now">The moment.</param>
     public bool Drop(PieceRow piece, string kind, string key, DateTimeOffset now) =>
@@ -200,6 +205,7 @@ public sealed class EditionRepository(Database database)
             + "AND deleted IS NULL",
         ["dismissal"] = "DELETE FROM quiet_finding WHERE piece_id = $piece AND finding = $key AND edition <> $edition",
         ["instrument"] = "DELETE FROM part_instrument WHERE piece_id = $piece AND part = $key AND edition <> $edition",
+        ["seats"] = "DELETE FROM part_players WHERE piece_id = $piece AND part = $key AND edition <> $edition",
         ["leader"] = "DELETE FROM leader WHERE piece_id = $piece AND parts = $key AND edition <> $edition",
     };
 
@@ -247,7 +253,7 @@ public sealed class EditionRepository(Database database)
                 ("piece", piece.Id),
                 ("finding", finding)
             );
-            QuietRepository.Dismiss(c, piece.Id, now, made.FirstOrDefault() ?? "");
+            QuietRepository.Review(c, piece.Id, now, made.FirstOrDefault() ?? "");
         }
 
         foreach (var part in places.Instruments.Select(i => i.Part).Distinct())
@@ -270,5 +276,16 @@ public sealed class EditionRepository(Database database)
             );
         foreach (var (_, now) in places.Leaders)
             PieceRepository.Lead(c, piece.Id, edition, now.Parts, now.Leader);
+        foreach (var part in places.Seats.Select(s => s.Part).Distinct())
+        {
+            SeatRepository.Drop(c, piece.Id, piece.Edition, part);
+            SeatRepository.Drop(c, piece.Id, edition, part);
+        }
+
+        foreach (var (_, now) in places.Seats)
+        {
+            SeatRepository.Drop(c, piece.Id, edition, now.Part);
+            SeatRepository.Add(c, piece.Id, now);
+        }
     }
 }

@@ -41,10 +41,11 @@ public sealed class EnsembleRepository(Database database)
     /// <summary>All sections in order.</summary>
     public IReadOnlyList<SectionRow> Sections()
     {
-        using var c = database.Open();
-        return c.Read(
-            "SELECT id, name, position, version FROM section WHERE closed_on IS NULL ORDER BY position, id",
-            r => new SectionRow(r.GetInt64(0), r.GetString(1), r.GetInt32(2), r.GetInt32(3))
+        return database.Look(c =>
+            c.Read(
+                "SELECT id, name, position, version FROM section WHERE closed_on IS NULL ORDER BY position, id",
+                r => new SectionRow(r.GetInt64(0), r.GetString(1), r.GetInt32(2), r.GetInt32(3))
+            )
         );
     }
 
@@ -55,11 +56,18 @@ public sealed class EnsembleRepository(Database database)
         return Players(c);
     }
 
-    /// <summary>Names of all who ever played: number to name.</summary>
-    public IReadOnlyDictionary<long, string> Names()
+    /// <summary>All who ever played, by number; those who left have their last day.</summary>
+    public IReadOnlyDictionary<long, PlayerRow> Everyone()
     {
         using var c = database.Open();
-        return c.Read("SELECT id, name FROM player", r => (r.GetInt64(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2);
+        return Players(c, "1").ToDictionary(p => p.Id);
+    }
+
+    /// <summary>Names of all sections that ever were, by number.</summary>
+    public IReadOnlyDictionary<long, string> SectionNames()
+    {
+        using var c = database.Open();
+        return c.Read("SELECT id, name FROM section", r => (r.GetInt64(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2);
     }
 
     /// <summary>Adds a section at the end.</summary>
@@ -70,6 +78,9 @@ public sealed class EnsembleRepository(Database database)
                 ("name", name)
             )
         );
+
+    /// <summary>Adds sections at the end as one act; their numbers in order.</summary>
+    public IReadOnlyList<long> AddSections(IReadOnlyList<string> names) => database.Act(_ => names.Select(AddSection).ToList());
 
     /// <summary>Renames a section that still has the version that was seen.</summary>
     public Change RenameSection(long id, string name, long version) =>
@@ -129,6 +140,52 @@ public sealed class EnsembleRepository(Database database)
             c.Run("UPDATE player SET left_on = $today WHERE id = $id AND left_on IS NULL", ("id", id), ("today", today.Iso()))
         ) > 0;
 
+    /// <summary>Adds many players as one act, with the sections that are not there yet.</summary>
+    /// <param name="rows">The players; <see cref="PlayerRow.SectionId"/> and numbers are not read.</param>
+    /// <returns>Numbers of the sections and of the players that were added.</returns>
+    public (IReadOnlyList<long> Sections, IReadOnlyList<long> Players) AddMany(IReadOnlyList<(string Section, PlayerRow Player)> rows) =>
+        database.Act(c =>
+        {
+            var known = Sections()
+                .DistinctBy(s => s.Name, StringComparer.OrdinalIgnoreCase)
+                .ToDictionary(s => s.Name, s => s.Id, StringComparer.OrdinalIgnoreCase);
+            var (sections, players) = (new List<long>(), new List<long>());
+            foreach (var (name, p) in rows)
+            {
+                if (!known.TryGetValue(name, out var section))
+                {
+                    section = known[name] = AddSection(name);
+                    sections.Add(section);
+                }
+
+                players.Add(AddPlayer(section, p.Name, p.Instrument, p.Chair, p.Level, p.Options));
+            }
+
+            return ((IReadOnlyList<long>)sections, (IReadOnlyList<long>)players);
+        });
+
+    /// <summary>Lets players leave and closes sections, as one act; a section in which somebody still plays stays.</summary>
+    public void RemoveMany(IEnumerable<long> players, IEnumerable<long> sections, DateOnly today) =>
+        database.Act(c =>
+        {
+            foreach (var player in players)
+                RemovePlayer(player, today);
+            foreach (var section in sections)
+                RemoveSection(section, today);
+            return 0;
+        });
+
+    /// <summary>Undoes <see cref="RemoveMany"/>.</summary>
+    public void RestoreMany(IEnumerable<long> players, IEnumerable<long> sections) =>
+        database.Act(c =>
+        {
+            foreach (var section in sections)
+                c.Run("UPDATE section SET closed_on = NULL WHERE id = $id", ("id", section));
+            foreach (var player in players)
+                RestorePlayer(player);
+            return 0;
+        });
+
     /// <summary>Undoes <see cref="RemovePlayer"/>; a section that was closed meanwhile is opened again.</summary>
     public bool RestorePlayer(long id) =>
         database.Act(c =>
@@ -137,9 +194,9 @@ public sealed class EnsembleRepository(Database database)
             return c.Run("UPDATE player SET left_on = NULL WHERE id = $id AND left_on IS NOT NULL", ("id", id));
         }) > 0;
 
-    internal static IReadOnlyList<PlayerRow> Players(SqliteConnection c) =>
+    internal static IReadOnlyList<PlayerRow> Players(SqliteConnection c, string which = "left_on IS NULL") =>
         c.Read(
-            "SELECT id, section_id, name, instrument, chair, level, options, left_on, version FROM player WHERE left_on IS NULL "
+            $"SELECT id, section_id, name, instrument, chair, level, options, left_on, version FROM player WHERE {which} "
                 + "ORDER BY section_id, chair, id",
             r => new PlayerRow(
                 r.GetInt64(0),

@@ -29,6 +29,9 @@ public sealed record PassageRow(
     /// <summary>False when its place belongs to an earlier edition: a newer one could not take it, and it waits to be placed by
     /// hand.</summary>
     public bool IsPlaced { get; init; } = true;
+
+    /// <summary>How often it was changed.</summary>
+    public int Version { get; init; }
 }
 
 /// <summary>A tempo step with its date.</summary>
@@ -45,10 +48,7 @@ public sealed class PassageRepository(Database database)
         database.Act(c =>
         {
             c.Demand("The piece", "piece", "deleted IS NULL", p.PieceId);
-            foreach (var section in p.Sections)
-                c.Demand("A section", "section", "closed_on IS NULL", section);
-            foreach (var player in p.Players)
-                c.Demand("A player", "player", "left_on IS NULL", player);
+            DemandPeople(c, p);
             var id = c.Insert(
                 "INSERT INTO passage (piece_id, title, edition, parts, from_index, from_label, to_index, to_label, start_unit, "
                     + "start_bpm, goal_unit, goal_bpm, "
@@ -73,23 +73,39 @@ public sealed class PassageRepository(Database database)
                 ("due", p.Due.Iso()),
                 ("note", p.Note)
             );
-            for (var i = 0; i < p.Steps.Count; i++)
-            {
-                c.Run(
-                    "INSERT INTO passage_step (passage_id, position, unit, bpm, due) VALUES ($id, $position, $unit, $bpm, $due)",
-                    ("id", id),
-                    ("position", i),
-                    ("unit", p.Steps[i].Unit),
-                    ("bpm", p.Steps[i].Bpm),
-                    ("due", p.Steps[i].Due.Iso())
-                );
-            }
-
-            foreach (var s in p.Sections)
-                c.Run("INSERT INTO passage_section (passage_id, section_id) VALUES ($id, $section)", ("id", id), ("section", s));
-            foreach (var player in p.Players)
-                c.Run("INSERT INTO passage_player (passage_id, player_id) VALUES ($id, $player)", ("id", id), ("player", player));
+            Hand(c, id, p);
             return id;
+        });
+
+    /// <summary>Changes a passage that still has the row's version; its log stays.</summary>
+    public Change Update(PassageRow p) =>
+        database.Act(c =>
+        {
+            DemandPeople(c, p);
+            var change = c.Update(
+                "passage",
+                "id = $id AND deleted IS NULL",
+                "title = $title, start_unit = $su, start_bpm = $sb, goal_unit = $gu, goal_bpm = $gb, climb = $climb, "
+                    + "climb_value = $value, due = $due, note = $note",
+                p.Version,
+                ("id", p.Id),
+                ("title", p.Title),
+                ("su", p.StartUnit),
+                ("sb", p.StartBpm),
+                ("gu", p.GoalUnit),
+                ("gb", p.GoalBpm),
+                ("climb", p.Climb),
+                ("value", p.ClimbValue),
+                ("due", p.Due.Iso()),
+                ("note", p.Note)
+            );
+            if (change != Change.Kept)
+                return change;
+            Move(c, p.Id, p.Place);
+            foreach (var table in new[] { "passage_step", "passage_section", "passage_player" })
+                c.Run($"DELETE FROM {table} WHERE passage_id = $id", ("id", p.Id));
+            Hand(c, p.Id, p);
+            return change;
         });
 
     /// <summary>Passages of a piece, or of all pieces, by date.</summary>
@@ -150,6 +166,35 @@ public sealed class PassageRepository(Database database)
     public bool RestoreLog(long id) =>
         database.Act(c => c.Run("UPDATE log_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
+    private static void DemandPeople(SqliteConnection c, PassageRow p)
+    {
+        foreach (var section in p.Sections)
+            c.Demand("A section", "section", "closed_on IS NULL", section);
+        foreach (var player in p.Players)
+            c.Demand("A player", "player", "left_on IS NULL", player);
+    }
+
+    // The steps, and the sections and players they are for.
+    private static void Hand(SqliteConnection c, long id, PassageRow p)
+    {
+        for (var i = 0; i < p.Steps.Count; i++)
+        {
+            c.Run(
+                "INSERT INTO passage_step (passage_id, position, unit, bpm, due) VALUES ($id, $position, $unit, $bpm, $due)",
+                ("id", id),
+                ("position", i),
+                ("unit", p.Steps[i].Unit),
+                ("bpm", p.Steps[i].Bpm),
+                ("due", p.Steps[i].Due.Iso())
+            );
+        }
+
+        foreach (var s in p.Sections)
+            c.Run("INSERT INTO passage_section (passage_id, section_id) VALUES ($id, $section)", ("id", id), ("section", s));
+        foreach (var player in p.Players)
+            c.Run("INSERT INTO passage_player (passage_id, player_id) VALUES ($id, $player)", ("id", id), ("player", player));
+    }
+
     internal static int Move(SqliteConnection c, long id, Address place) =>
         c.Run(
             "UPDATE passage SET edition = $edition, parts = $parts, from_index = $from, from_label = $fl, to_index = $to, to_label = $tl "
@@ -181,7 +226,7 @@ public sealed class PassageRepository(Database database)
             .ToLookup(x => x.Item1, x => x.Item2);
         return c.Read(
             "SELECT p.id, piece_id, p.title, p.edition, parts, from_index, from_label, to_index, to_label, start_unit, start_bpm, "
-                + "goal_unit, goal_bpm, climb, climb_value, begins, p.due, note, q.title, q.edition FROM passage p "
+                + "goal_unit, goal_bpm, climb, climb_value, begins, p.due, note, q.title, q.edition, p.version FROM passage p "
                 + "JOIN piece q ON q.id = p.piece_id WHERE p.deleted IS NULL AND q.deleted IS NULL "
                 + "AND ($piece IS NULL OR piece_id = $piece) AND ($passage IS NULL OR p.id = $passage) ORDER BY p.due, p.id",
             r => Row(r, sections, players, steps),
@@ -224,6 +269,7 @@ public sealed class PassageRepository(Database database)
         {
             PieceTitle = r.GetString(18),
             IsPlaced = place.Edition == r.Text(19),
+            Version = r.GetInt32(20),
         };
     }
 }

@@ -12,6 +12,7 @@ namespace MellowStand.Storage;
 /// <param name="Versions">For each difference that was ever decided how often that changed: made and undone each count one.</param>
 /// <param name="Instruments">Chosen instruments, part id to instrument id.</param>
 /// <param name="Leaders">Leaders of lines that were set.</param>
+/// <param name="Seated">Players seated by hand, part id to their numbers.</param>
 /// <param name="School">What the school has said; null when its revision was known already.</param>
 public sealed record PieceState(
     PieceRow Row,
@@ -20,6 +21,7 @@ public sealed record PieceState(
     IReadOnlyDictionary<string, int> Versions,
     IReadOnlyDictionary<string, string> Instruments,
     IReadOnlyDictionary<string, string> Leaders,
+    IReadOnlyDictionary<string, IReadOnlyList<long>> Seated,
     School? School
 );
 
@@ -42,6 +44,7 @@ public sealed class PieceStateRepository(Database database)
                 DecisionRepository.Versions(c, id),
                 Pairs(c, "SELECT part, instrument FROM part_instrument WHERE piece_id = $id AND edition = $edition", row),
                 Pairs(c, "SELECT parts, leader FROM leader WHERE piece_id = $id AND edition = $edition", row),
+                SeatRepository.Of(c, id).Where(s => s.Edition == row.Edition).ToDictionary(s => s.Part, s => s.Players),
                 row.Stamp.School == knownSchool ? null : School(c)
             );
         });
@@ -73,8 +76,7 @@ public sealed class PieceStateRepository(Database database)
             [
                 .. EnsembleRepository
                     .Players(c)
-                    .Where(p => p.Instrument is not null)
-                    .Select(p => new Seat(p.Instrument!, p.Chair, p.Level, p.OptionIds?.ToHashSet())),
+                    .Select(p => new Seat(p.Instrument, p.Chair, p.Level, p.OptionIds?.ToHashSet(), p.Id)),
             ],
             ChartRepository.All(c)
         );

@@ -4,31 +4,60 @@ using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
 
-/// <summary>A dismissed finding, by what it is about.</summary>
+/// <summary>What the director said of a finding, kept by what it is about.</summary>
 /// <param name="Finding">Its id.</param>
-/// <param name="Title">What it said when it was dismissed.</param>
+/// <param name="Title">What it said when it was reviewed.</param>
 /// <param name="Key">What it is about; null for one of an earlier version of the program.</param>
 /// <param name="Place">Where it is about.</param>
-public sealed record QuietFinding(string Finding, string Title, FindingKey? Key, Address Place);
+/// <param name="State">One of <see cref="ReviewStates"/>.</param>
+/// <param name="Words">What players read instead of its own words, or null.</param>
+public sealed record ReviewedFinding(
+    string Finding,
+    string Title,
+    FindingKey? Key,
+    Address Place,
+    string State = ReviewStates.Dismissed,
+    string? Words = null
+);
 
-/// <summary>What stays quiet: findings and rules.</summary>
+/// <summary>What a director says of a finding.</summary>
+public static class ReviewStates
+{
+    /// <summary>Quiet for the director and for players.</summary>
+    public const string Dismissed = "dismissed";
+
+    /// <summary>In the director's list, kept from players.</summary>
+    public const string Held = "held";
+
+    /// <summary>Players read it.</summary>
+    public const string Sent = "sent";
+}
+
+/// <summary>What was said of findings, and rules that stay quiet.</summary>
 public sealed class QuietRepository(Database database)
 {
-    /// <summary>Findings that were dismissed in a piece, of its edition and of earlier ones that could not be carried.</summary>
-    public IReadOnlyList<QuietFinding> Findings(long piece)
+    /// <summary>Findings that were reviewed in a piece, of its edition and of earlier ones that could not be carried.</summary>
+    public IReadOnlyList<ReviewedFinding> Findings(long piece)
     {
         using var c = database.Open();
         return Findings(c, piece);
     }
 
-    /// <summary>Dismisses a finding; it stays quiet and is listed.</summary>
-    public void Dismiss(long piece, QuietFinding finding, DateTimeOffset now) => database.Act(c => Dismiss(c, piece, finding, now.Iso()));
-
-    /// <summary>Brings a dismissed finding back.</summary>
-    public bool Recall(long piece, string finding) =>
+    /// <summary>Keeps what was said of findings, as one act; what was said of them before is replaced.</summary>
+    public void Review(long piece, IReadOnlyList<ReviewedFinding> findings, DateTimeOffset now) =>
         database.Act(c =>
-            c.Run("DELETE FROM quiet_finding WHERE piece_id = $piece AND finding = $finding", ("piece", piece), ("finding", finding))
-        ) > 0;
+        {
+            foreach (var finding in findings)
+            {
+                Recall(c, piece, finding.Finding);
+                Review(c, piece, finding, now.Iso());
+            }
+
+            return findings.Count;
+        });
+
+    /// <summary>Forgets what was said of a finding.</summary>
+    public bool Recall(long piece, string finding) => database.Act(c => Recall(c, piece, finding)) > 0;
 
     /// <summary>Rules that stay quiet in a piece: rule to whether it is so everywhere.</summary>
     public IReadOnlyDictionary<string, bool> Rules(long piece)
@@ -58,18 +87,22 @@ public sealed class QuietRepository(Database database)
         database.Act(c => c.Run("DELETE FROM quiet_rule WHERE piece_id IN (0, $piece) AND rule = $rule", ("piece", piece), ("rule", rule)))
         > 0;
 
-    internal static IReadOnlyList<QuietFinding> Findings(SqliteConnection c, long piece) =>
+    internal static IReadOnlyList<ReviewedFinding> Findings(SqliteConnection c, long piece) =>
         c.Read(
-            "SELECT finding, title, edition, rule, parts, from_index, from_label, to_index, to_label, notes, turn "
+            "SELECT finding, title, edition, rule, parts, from_index, from_label, to_index, to_label, notes, turn, state, words "
                 + "FROM quiet_finding WHERE piece_id = $piece ORDER BY made",
             Row,
             ("piece", piece)
         );
 
-    internal static int Dismiss(SqliteConnection c, long piece, QuietFinding q, string made) =>
+    private static int Recall(SqliteConnection c, long piece, string finding) =>
+        c.Run("DELETE FROM quiet_finding WHERE piece_id = $piece AND finding = $finding", ("piece", piece), ("finding", finding));
+
+    internal static int Review(SqliteConnection c, long piece, ReviewedFinding q, string made) =>
         c.Run(
             "INSERT INTO quiet_finding (piece_id, edition, finding, title, made, rule, parts, from_index, from_label, to_index, to_label, "
-                + "notes, turn) VALUES ($piece, $edition, $finding, $title, $made, $rule, $parts, $from, $fl, $to, $tl, $notes, $turn) "
+                + "notes, turn, state, words) VALUES ($piece, $edition, $finding, $title, $made, $rule, $parts, $from, $fl, $to, $tl, "
+                + "$notes, $turn, $state, $words) "
                 + "ON CONFLICT DO NOTHING",
             ("piece", piece),
             ("edition", q.Place.Edition),
@@ -83,10 +116,12 @@ public sealed class QuietRepository(Database database)
             ("to", q.Place.To.Index),
             ("tl", q.Place.To.Label),
             ("notes", string.Join('\n', q.Key?.Notes ?? [])),
-            ("turn", q.Key?.Turn ?? 0)
+            ("turn", q.Key?.Turn ?? 0),
+            ("state", q.State),
+            ("words", q.Words)
         );
 
-    private static QuietFinding Row(SqliteDataReader r)
+    private static ReviewedFinding Row(SqliteDataReader r)
     {
         var place = new Address(
             r.Text(2) ?? "",
@@ -97,6 +132,6 @@ public sealed class QuietRepository(Database database)
         var key = r.Text(3) is { } rule
             ? new FindingKey(rule, place.Parts, place.From.Index, place.To.Index, r.Lines(9), r.GetInt32(10))
             : null;
-        return new QuietFinding(r.GetString(0), r.GetString(1), key, place);
+        return new ReviewedFinding(r.GetString(0), r.GetString(1), key, place, r.GetString(11), r.Text(12));
     }
 }

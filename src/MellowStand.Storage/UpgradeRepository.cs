@@ -14,7 +14,7 @@ public sealed record Upgrade(
     string Edition,
     IReadOnlyList<string> Labels,
     IReadOnlyDictionary<string, string> PartNames,
-    IReadOnlyDictionary<string, QuietFinding> Findings,
+    IReadOnlyDictionary<string, ReviewedFinding> Findings,
     IReadOnlyDictionary<string, string> Differences
 );
 
@@ -78,7 +78,7 @@ public sealed class UpgradeRepository(Database database)
                     ("former", former)
                 );
                 if (made.Count > 0)
-                    QuietRepository.Dismiss(c, piece, finding, made[0]);
+                    QuietRepository.Review(c, piece, finding, made[0]);
             }
 
             foreach (var (former, id) in upgrade.Differences)

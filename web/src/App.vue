@@ -2,23 +2,27 @@
 import { App as AApp, ConfigProvider as AConfigProvider } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import ActBar from './acts/ActBar.vue'
+import { useFocusHome } from './common/useFocusHome'
 import AppNav from './shell/AppNav.vue'
-import PageVoice from './shell/PageVoice.vue'
+import AwayBanner from './shell/AwayBanner.vue'
 import ShortcutsDialog from './shell/ShortcutsDialog.vue'
 import { theme } from './theme'
 
 const route = useRoute()
 const bare = computed(() => route.meta.bare === true)
+useFocusHome()
 </script>
 
 <template>
   <AConfigProvider :theme="theme">
     <AApp class="shell">
       <a class="skip" href="#main">Skip to the work</a>
+      <AwayBanner />
       <AppNav v-if="!bare && route.name !== 'piece' && route.name !== 'parts'" />
       <RouterView />
       <ShortcutsDialog />
-      <PageVoice />
+      <ActBar />
     </AApp>
   </AConfigProvider>
 </template>

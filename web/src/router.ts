@@ -1,5 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { api } from './api/client'
+import { isLost } from './api/connection'
+import { sessionQuery } from './api/queries'
+import { queries } from './api/queryClient'
 
 export const stations = ['study', 'unify', 'technique', 'tempo', 'assign', 'hear'] as const
 export type Station = (typeof stations)[number]
@@ -27,6 +29,12 @@ export const router = createRouter({
       meta: { title: 'Records' },
     },
     {
+      path: '/player/:player(\\d+)',
+      name: 'player',
+      component: () => import('./views/house/PlayerView.vue'),
+      meta: { title: 'Player' },
+    },
+    {
       path: '/sign-in',
       name: 'sign-in',
       component: () => import('./views/house/SignInView.vue'),
@@ -45,15 +53,21 @@ export const router = createRouter({
       meta: { title: 'Parts and files' },
     },
     {
+      path: '/piece/:id(\\d+)/print',
+      name: 'print',
+      component: () => import('./parts/print/PrintAll.vue'),
+      meta: { bare: true, title: 'All parts' },
+    },
+    {
       path: '/piece/:id(\\d+)/part/:part',
       name: 'part',
-      component: () => import('./parts/PartPrint.vue'),
+      component: () => import('./parts/print/PartPrint.vue'),
       meta: { bare: true, title: 'Part' },
     },
     {
       path: '/piece/:id(\\d+)/letter/:part',
       name: 'letter',
-      component: () => import('./parts/PartLetter.vue'),
+      component: () => import('./parts/sheets/PartLetter.vue'),
       meta: { bare: true, title: 'Part letter' },
     },
     {
@@ -77,7 +91,7 @@ export const router = createRouter({
     {
       path: '/sheet/:passage(\\d+)',
       name: 'sheet',
-      component: () => import('./views/piece/SheetView.vue'),
+      component: () => import('./parts/sheets/SheetView.vue'),
       meta: { bare: true, title: 'Section sheet' },
     },
     {
@@ -89,10 +103,15 @@ export const router = createRouter({
   ],
 })
 
-// Every page but the sign-in asks first who is there.
-router.beforeEach(async (to) => {
+const askAgainAfter = 60_000
+
+// Every page but the sign-in asks first who is there; a change of the selection is no new page.
+router.beforeEach(async (to, before) => {
+  if (to.path === before.path && before.matched.length > 0) return true
   document.title = `${String(to.meta.title ?? '')} · Mellow Stand`
   if (to.name === 'sign-in') return true
-  const { data } = await api.GET('/api/session')
-  return data?.name ? true : { name: 'sign-in', query: { to: to.fullPath } }
+  const session = await queries
+    .fetchQuery({ ...sessionQuery, staleTime: askAgainAfter })
+    .catch((e: unknown) => (isLost(e) ? { name: 'nobody can say' } : { name: null }))
+  return session.name ? true : { name: 'sign-in', query: { to: to.fullPath } }
 })

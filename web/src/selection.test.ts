@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { moveSelection, readSelection, selectionWords, stretchSelection, writeSelection } from './selection'
+import {
+  addressProblem,
+  moveSelection,
+  readSelection,
+  selectionWords,
+  stretchParts,
+  stretchSelection,
+  togglePart,
+  writeSelection,
+} from './selection'
 
 const labels = ['0', '1', '2', '2a', '3']
 const parts = ['P1', 'P2', 'P3']
@@ -54,4 +63,32 @@ it('says the selection in words', () => {
   expect(selectionWords({ parts: ['P1', 'P3'], from: 2, to: 4 }, labels, names)).toBe('Flute, Horn, measures 2–3')
   expect(selectionWords({ parts, from: 3, to: 3 }, labels, names)).toBe('all parts, measure 2a')
   expect(selectionWords(null, labels, names)).toBe('nothing selected')
+})
+
+describe('several parts', () => {
+  const s = { parts: ['P1'], from: 1, to: 2 }
+  it('are taken though they are no neighbours, in score order', () =>
+    expect(togglePart({ ...s, parts: ['P3'] }, 'P1', parts).parts).toEqual(['P1', 'P3']))
+  it('are left out one by one, but for the last', () => {
+    expect(togglePart({ ...s, parts: ['P1', 'P3'] }, 'P1', parts).parts).toEqual(['P3'])
+    expect(togglePart(s, 'P1', parts).parts).toEqual(['P1'])
+  })
+  it('are taken and left by keys', () => {
+    expect(stretchParts(s, 1, parts).parts).toEqual(['P1', 'P2'])
+    expect(stretchParts({ ...s, parts: ['P1', 'P2'] }, -1, parts).parts).toEqual(['P1'])
+    expect(stretchParts(s, -1, parts).parts).toEqual(['P1'])
+    expect(stretchParts({ ...s, parts: ['P3'] }, 1, parts).parts).toEqual(['P3'])
+  })
+})
+
+describe('what the address names and the piece does not have', () => {
+  it('is told by name', () => {
+    expect(addressProblem({ from: '99', parts: 'P1,P9' }, labels, parts)).toBe(
+      'This piece has no measure “99” and no part “P9”: its measures go from 0 to 3. Choose on the strip.',
+    )
+  })
+  it('is nothing where all is there, or nothing is named', () => {
+    expect(addressProblem({ from: '2a', to: '3', parts: 'P1' }, labels, parts)).toBeNull()
+    expect(addressProblem({}, labels, parts)).toBeNull()
+  })
 })

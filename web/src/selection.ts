@@ -1,4 +1,5 @@
-import { computed } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 
 /** The one address that all stations share: parts × measures. Null is "all parts" or "no measures chosen". */
@@ -68,13 +69,67 @@ export function selectionWords(
   return `${parts}, ${measures}`
 }
 
-/** The selection of the page, read from and written to the URL. */
+/** What the address names and the piece does not have, in a sentence; null where all is there. */
+export function addressProblem(
+  query: LocationQuery,
+  labels: readonly string[],
+  partIds: readonly string[],
+): string | null {
+  const measures = [query.from, query.to].filter((m) => m !== undefined && m !== null && !labels.includes(String(m)))
+  const parts = String(query.parts ?? '')
+    .split(',')
+    .filter((p) => p && !partIds.includes(p))
+  const wrong = [
+    measures.length ? `no measure ${measures.map((m) => `“${String(m)}”`).join(' and ')}` : '',
+    parts.length ? `no part ${parts.map((p) => `“${p}”`).join(' and ')}` : '',
+  ].filter(Boolean)
+  if (wrong.length === 0) return null
+  return `This piece has ${wrong.join(' and ')}: its measures go from ${labels[0]} to ${labels.at(-1)}. Choose on the strip.`
+}
+
+/** Adds a part to a selection or takes it out; the last one stays. */
+export function togglePart(s: Selection, part: string, partIds: readonly string[]): Selection {
+  const chosen = s.parts.includes(part) ? s.parts.filter((p) => p !== part) : [...s.parts, part]
+  return { ...s, parts: chosen.length === 0 ? s.parts : partIds.filter((p) => chosen.includes(p)) }
+}
+
+/** Takes one more part below the last one, or one fewer, at least one. */
+export function stretchParts(s: Selection, by: number, partIds: readonly string[]): Selection {
+  const places = s.parts.map((p) => partIds.indexOf(p))
+  const last = Math.max(...places)
+  if (by < 0) return s.parts.length > 1 ? { ...s, parts: s.parts.filter((p) => p !== partIds[last]) } : s
+  return last + 1 < partIds.length ? { ...s, parts: [...s.parts, partIds[last + 1]!] } : s
+}
+
+const addressAfter = 150
+
+/** The selection of the page: it changes at once, and the address follows when it has come to rest. */
 export function useSelection(labels: () => readonly string[], partIds: () => readonly string[]) {
   const route = useRoute()
   const router = useRouter()
-  const selection = computed(() => readSelection(route.query, labels(), partIds()))
+  const selection = ref<Selection | null>(null)
+  const problem = computed(() => (labels().length ? addressProblem(route.query, labels(), partIds()) : null))
+  const query = computed(() => writeSelection(selection.value, labels(), partIds()))
+  let written = ''
+
+  const write = useDebounceFn(() => {
+    written = JSON.stringify(query.value)
+    void router.replace({ query: query.value })
+  }, addressAfter)
   function select(next: Selection | null) {
-    void router.replace({ query: writeSelection(next, labels(), partIds()) })
+    selection.value = next
+    void write()
   }
-  return { selection, select }
+
+  // Another address: a link, the way back, the first one.
+  watch(
+    [() => JSON.stringify(route.query), () => labels().length],
+    ([now]) => {
+      if (!labels().length || now === written) return
+      written = ''
+      selection.value = readSelection(route.query, labels(), partIds())
+    },
+    { immediate: true },
+  )
+  return { selection, select, query, problem }
 }

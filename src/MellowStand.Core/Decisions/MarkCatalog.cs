@@ -41,6 +41,9 @@ public enum MarkForm
 
     /// <summary>Other lengths for as many notes in a row.</summary>
     Rhythm,
+
+    /// <summary>A word to the players, told in letters and on sheets and not written into the music.</summary>
+    Remark,
 }
 
 /// <summary>Every mark a director can write, and where it goes.</summary>
@@ -68,7 +71,8 @@ public static class MarkCatalog
         (MarkForm.Words, "words"),
         (MarkForm.Accidental, "accidental"),
         (MarkForm.Pitch, "pitch"),
-        (MarkForm.Rhythm, "rhythm")
+        (MarkForm.Rhythm, "rhythm"),
+        (MarkForm.Remark, "remark")
     );
 
     private static readonly HashSet<string> WithValue =
@@ -77,6 +81,7 @@ public static class MarkCatalog
         "string",
         "dynamics",
         "words",
+        "remark",
         "accidental",
         "accidental-mark",
         "pitch",
@@ -128,8 +133,8 @@ public static class MarkCatalog
     private static string? ValueProblem(Mark mark) =>
         mark switch
         {
-            { Value: { Length: > 200 } } => "A mark's words are at most 200 letters long.",
-            { Value: { } v } when v.Any(char.IsControl) || !XmlText.Holds(v) => "A mark's words hold signs that cannot be printed.",
+            { Value: { Length: > 200 } } => "Words in the music are at most 200 characters long. Shorten them.",
+            { Value: { } v } when v.Any(char.IsControl) || !XmlText.Holds(v) => "These words hold characters that cannot be printed. Take them out.",
             { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) =>
                 $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
             { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) =>

@@ -70,6 +70,9 @@ public static partial class Recognition
     public static string KeyOf(Part part) =>
         string.Create(CultureInfo.InvariantCulture, $"{Normalize(part.Name)}|{part.Transposition.Semitones}");
 
+    /// <summary>Recognises an instrument by its name alone, as a list of players has it; null when nothing fits.</summary>
+    public static Instrument? Named(string name) => Catalog.Find(name) ?? ByName(Normalize(name)).FirstOrDefault();
+
     /// <summary>Recognises a part.</summary>
     /// <param name="part">The part.</param>
     /// <param name="learned">What the school has corrected before: <see cref="KeyOf"/> to instrument id.</param>

@@ -29,19 +29,29 @@ public sealed class Knowledge
 {
     private readonly School _school;
     private readonly IReadOnlyDictionary<string, string> _chosen;
+    private readonly IReadOnlyDictionary<string, IReadOnlyList<long>> _seated;
 
     /// <summary>Brings together what a school and a director said.</summary>
     /// <param name="printed">The score.</param>
     /// <param name="school">The school.</param>
     /// <param name="chosen">Instruments that the director chose: part id to instrument id.</param>
     /// <param name="leaders">Leaders that the director set: the parts of a line to the part that leads it.</param>
-    public Knowledge(Score printed, School school, IReadOnlyDictionary<string, string> chosen, IReadOnlyDictionary<string, string> leaders)
+    /// <param name="seated">Players that the director seated: part id to their numbers; null for none.</param>
+    public Knowledge(
+        Score printed,
+        School school,
+        IReadOnlyDictionary<string, string> chosen,
+        IReadOnlyDictionary<string, string> leaders,
+        IReadOnlyDictionary<string, IReadOnlyList<long>>? seated = null
+    )
     {
         (_school, _chosen, Leaders) = (school, chosen, leaders);
+        _seated = seated ?? new Dictionary<string, IReadOnlyList<long>>();
         Instruments = printed.Parts.ToDictionary(p => p.Id, p => Recognized(p, school, chosen));
         Seats = Seating.Of(
             [.. printed.Parts.Select(p => (p.Id, Instruments[p.Id].Instrument?.Id, Instruments[p.Id].Desk))],
-            school.Players
+            school.Players,
+            _seated
         );
     }
 
@@ -57,9 +67,19 @@ public sealed class Knowledge
     /// <summary>Leaders of lines that were set.</summary>
     public IReadOnlyDictionary<string, string> Leaders { get; }
 
-    /// <summary>True when a director chose just these instruments and leaders.</summary>
-    public bool IsOf(IReadOnlyDictionary<string, string> chosen, IReadOnlyDictionary<string, string> leaders) =>
-        Same(_chosen, chosen) && Same(Leaders, leaders);
+    /// <summary>True when a director chose just these instruments, leaders and players.</summary>
+    public bool IsOf(
+        IReadOnlyDictionary<string, string> chosen,
+        IReadOnlyDictionary<string, string> leaders,
+        IReadOnlyDictionary<string, IReadOnlyList<long>> seated
+    ) =>
+        Same(_chosen, chosen)
+        && Same(Leaders, leaders)
+        && _seated.Count == seated.Count
+        && _seated.All(s => seated.TryGetValue(s.Key, out var players) && players.SequenceEqual(s.Value));
+
+    /// <summary>True where the director said who plays a part.</summary>
+    public bool IsSeatedByHand(string part) => _seated.ContainsKey(part);
 
     /// <summary>The instrument of a part, or null.</summary>
     public Instrument? InstrumentOf(string part) => Instruments.GetValueOrDefault(part)?.Instrument;

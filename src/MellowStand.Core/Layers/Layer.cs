@@ -131,10 +131,28 @@ public sealed class Layer
     /// <summary>Parts and measures as MusicXML for the engraver, with our note ids.</summary>
     /// <param name="address">What to cut out.</param>
     /// <param name="concert">Transposing parts as they sound.</param>
-    public byte[] Slice(Address address, bool concert) =>
+    public byte[] Slice(Address address, bool concert) => Write(address, new ExportRange(WithNoteIds: true, AtConcertPitch: concert));
+
+    /// <summary>Parts and measures to play from: what is in force told at the beginning, the rests of a single part condensed.</summary>
+    /// <param name="address">What to cut out.</param>
+    /// <param name="cues">With cues before entries after long rests.</param>
+    public byte[] Paper(Address address, bool cues)
+    {
+        var range = new ExportRange(WithNoteIds: true, ForPaper: true);
+        return cues && address.Parts.Count == 1 && Current.FindPart(address.Parts[0]) is { } part
+            ? Write(address, range with { Cues = Cues.Of(Current, part) })
+            : Write(address, range);
+    }
+
+    private byte[] Write(Address address, ExportRange range) =>
         ScoreExport.Write(
             _written.Document,
-            new ExportRange(address.Parts, address.From.Index, address.To.Index, WithNoteIds: true, AtConcertPitch: concert)
+            range with
+            {
+                Parts = address.Parts,
+                From = address.From.Index,
+                To = address.To.Index,
+            }
         );
 
     // Marks alone leave the lines as they are; a mended pitch may make or break one.

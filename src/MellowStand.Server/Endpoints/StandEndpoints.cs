@@ -20,7 +20,11 @@ public static class StandEndpoints
         api.MapBows();
         api.MapBalance();
         api.MapDecisions();
+        api.MapMarks();
+        api.MapSeats();
+        api.MapLetters();
         api.MapExport();
+        api.MapPrints();
         api.MapMidi();
         api.MapTables();
         api.MapTechnique();
@@ -29,6 +33,8 @@ public static class StandEndpoints
         api.MapAssign();
         api.MapHear();
         api.MapEnsemble();
+        api.MapRoster();
+        api.MapRecords();
         api.MapHouseRules();
         api.MapJobs();
         api.MapFallback(Unknown);

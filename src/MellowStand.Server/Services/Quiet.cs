@@ -3,16 +3,24 @@ using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
 
-/// <summary>Findings and rules that were dismissed in a piece.</summary>
-/// <param name="Findings">Ids of findings.</param>
-/// <param name="Rules">Rule to whether it is quiet everywhere.</param>
-internal sealed record Quiet(IReadOnlySet<string> Findings, IReadOnlyDictionary<string, bool> Rules)
+/// <summary>What the director said of the findings of a piece.</summary>
+/// <param name="Said">Id of a finding to what was said of it.</param>
+/// <param name="Rules">Quiet rules, each with whether it is quiet everywhere.</param>
+internal sealed record Quiet(IReadOnlyDictionary<string, ReviewedFinding> Said, IReadOnlyDictionary<string, bool> Rules)
 {
     public static Quiet Of(QuietRepository repository, OpenPiece piece) =>
         new(
-            repository.Findings(piece.Row.Id).Where(q => q.Place.Edition == piece.Row.Edition).Select(q => q.Finding).ToHashSet(),
+            repository
+                .Findings(piece.Row.Id)
+                .Where(q => q.Place.Edition == piece.Row.Edition)
+                .DistinctBy(q => q.Finding)
+                .ToDictionary(q => q.Finding),
             repository.Rules(piece.Row.Id)
         );
 
-    public bool Holds(Finding f) => Findings.Contains(f.Id) || Rules.ContainsKey(f.Rule);
+    /// <summary>What was said of a finding, or null.</summary>
+    public ReviewedFinding? SaidOf(Finding f) => Said.GetValueOrDefault(f.Id);
+
+    /// <summary>True for a dismissed finding, and for one of a quiet rule.</summary>
+    public bool Holds(Finding f) => SaidOf(f)?.State == ReviewStates.Dismissed || Rules.ContainsKey(f.Rule);
 }

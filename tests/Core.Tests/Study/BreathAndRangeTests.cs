@@ -95,7 +95,7 @@ public sealed class BreathAndRangeTests
     public void Odd_players_strengthen_the_lower_parts(string parts, int players, string expected)
     {
         var all = parts.Split(' ').Select((p, i) => (p, (string?)"flute", (string?)$"{i + 1}")).ToList();
-        var seats = Seating.Of(all, Enumerable.Range(1, players).Select(i => new Seat("flute", i, "comfortable")));
+        var seats = Seating.Of(all, [.. Enumerable.Range(1, players).Select(i => new Seat("flute", i, "comfortable"))]);
         Assert.Equal(expected, string.Join(' ', parts.Split(' ').Select(p => seats[p].Count)));
     }
 

@@ -1,8 +1,14 @@
 import createClient from 'openapi-fetch'
+import { isLost, lost } from './connection'
 import type { components, paths } from './schema'
 
 /** The typed client; paths and bodies come from the served OpenAPI document. */
 export const api = createClient<paths>({ baseUrl: location.origin })
+api.use({
+  onError: ({ error }) => {
+    if (isLost(error)) lost()
+  },
+})
 
 export type Schemas = components['schemas']
 export type Piece = Schemas['PieceView']
@@ -15,6 +21,8 @@ export type Passage = Schemas['PassageView']
 export type Section = Schemas['SectionView']
 export type ShelfPiece = Schemas['ShelfView']
 export type Ready = Schemas['ReadyView']
+export type Player = Schemas['PlayerView']
+export type Remark = Schemas['RemarkView']
 
 /** A refusal of the server, in its own sentence. */
 export class Refusal extends Error {

@@ -1,6 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
-import { api, take, type Schemas } from './client'
+import { api, take } from './client'
 
 /** Keys of the query cache: one list, so that a change knows what to fetch anew. */
 export const keys = {
@@ -17,6 +17,10 @@ export const keys = {
 }
 
 const path = (id: number) => ({ params: { path: { id } } })
+
+export const sessionQuery = { queryKey: ['session'], queryFn: () => take(api.GET('/api/session')) }
+
+export const useSession = () => useQuery({ ...sessionQuery, meta: { shown: true } })
 
 export const useShelf = () =>
   useQuery({ queryKey: keys.shelf, queryFn: () => take(api.GET('/api/pieces')), meta: { shown: true } })
@@ -69,14 +73,15 @@ export interface RangeQuery {
 export const useBowing = (id: Ref<number>, range: Ref<RangeQuery>) =>
   useQuery({
     queryKey: computed(() => [...keys.of(id.value, 'bowing'), range.value]),
-    queryFn: () => take(api.GET('/api/pieces/{id}/bowing', { params: { path: { id: id.value }, query: range.value } })),
+    queryFn: ({ signal }) =>
+      take(api.GET('/api/pieces/{id}/bowing', { params: { path: { id: id.value }, query: range.value }, signal })),
   })
 
 export const useBalance = (id: Ref<number>, range: Ref<{ tune?: string; from: string; to: string }>) =>
   useQuery({
     queryKey: computed(() => [...keys.of(id.value, 'balance'), range.value]),
-    queryFn: () =>
-      take(api.GET('/api/pieces/{id}/balance', { params: { path: { id: id.value }, query: range.value } })),
+    queryFn: ({ signal }) =>
+      take(api.GET('/api/pieces/{id}/balance', { params: { path: { id: id.value }, query: range.value }, signal })),
   })
 
 export const useDecisions = (id: Ref<number>) =>
@@ -108,34 +113,47 @@ export const useReadiness = (passage: Ref<number | undefined>) =>
       take(api.GET('/api/passages/{passage}/readiness', { params: { path: { passage: passage.value! } } })),
   })
 
-/** Runs a change and fetches the piece and the shelf anew. */
-export function usePieceChange<V, R>(id: Ref<number>, change: (value: V) => Promise<R>) {
-  const queries = useQueryClient()
-  return useMutation({
-    mutationFn: change,
-    onSettled: async () => {
-      await Promise.all([
-        queries.invalidateQueries({ queryKey: keys.piece(id.value) }),
-        queries.invalidateQueries({ queryKey: keys.shelf }),
-        // Sheets, readiness and records tell of pieces too.
-        queries.invalidateQueries({ queryKey: keys.passages }),
-      ])
-    },
+export const useSeats = (id: Ref<number>) =>
+  useQuery({
+    queryKey: computed(() => keys.of(id.value, 'seats')),
+    queryFn: () => take(api.GET('/api/pieces/{id}/seats', path(id.value))),
   })
+
+export const useRemarks = (id: Ref<number>) =>
+  useQuery({
+    queryKey: computed(() => keys.of(id.value, 'remarks')),
+    queryFn: () => take(api.GET('/api/pieces/{id}/remarks', path(id.value))),
+  })
+
+export const useLetter = (id: Ref<number>, part: Ref<string>) =>
+  useQuery({
+    queryKey: computed(() => keys.of(id.value, `letter ${part.value}`)),
+    meta: { shown: true },
+    queryFn: () =>
+      take(api.GET('/api/pieces/{id}/letter', { params: { path: { id: id.value }, query: { part: part.value } } })),
+  })
+
+/** Which entries of the log are wanted; what is undefined does not narrow. */
+export interface LogFilter {
+  player?: number
+  section?: number
+  piece?: number
+  from?: string
+  to?: string
 }
 
-export const useDecide = (id: Ref<number>) =>
-  usePieceChange(id, (body: Partial<Schemas['DecisionRequest']>) =>
-    take(api.POST('/api/pieces/{id}/decisions', { ...path(id.value), body: body as Schemas['DecisionRequest'] })),
-  )
+export const useFilteredLog = (filter: Ref<LogFilter>) =>
+  useQuery({
+    queryKey: computed(() => [...keys.log, filter.value]),
+    queryFn: () => take(api.GET('/api/log', { params: { query: filter.value } })),
+    placeholderData: (before) => before,
+    meta: { shown: true },
+  })
 
-export const useUndo = (id: Ref<number>) =>
-  usePieceChange(id, (decision: number) =>
-    take(api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: id.value, decision } } })),
-  )
-
-/** Takes back all that was decided in one act. */
-export const useUndoAct = (id: Ref<number>) =>
-  usePieceChange(id, (act: number) =>
-    take(api.DELETE('/api/pieces/{id}/decisions/acts/{act}', { params: { path: { id: id.value, act } } })),
-  )
+export const usePlayerRecord = (player: Ref<number>) =>
+  useQuery({
+    queryKey: computed(() => [...keys.log, 'player', player.value]),
+    queryFn: () =>
+      take(api.GET('/api/ensemble/players/{player}/record', { params: { path: { player: player.value } } })),
+    meta: { shown: true },
+  })

@@ -667,6 +667,144 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/letter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    part: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LetterView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PrintRequest"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{key}.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/zip": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/technique": {
         parameters: {
             query?: never;
@@ -979,6 +1117,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/passages/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassageRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string[];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{passage}/readiness": {
         parameters: {
             query?: never;
@@ -1004,6 +1190,146 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ReadyView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    passage?: number;
+                    player?: number;
+                    section?: number;
+                    piece?: number;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    passage?: number;
+                    player?: number;
+                    section?: number;
+                    piece?: number;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ensemble/players/{player}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    player: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlayerRecord"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1710,6 +2036,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/study/{finding}/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    finding: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReviewRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    finding: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/study/reviews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReviewManyRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/unify": {
         parameters: {
             query?: never;
@@ -2200,6 +2646,195 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FreeMarkRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecisionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/remarks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemarkView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/seats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeatsView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/parts/{part}/players": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    part: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SeatsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeatsView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/export.musicxml": {
         parameters: {
             query?: never;
@@ -2311,6 +2946,8 @@ export interface paths {
                     from?: string;
                     to?: string;
                     concert?: boolean;
+                    paper?: boolean;
+                    cues?: boolean;
                 };
                 header?: never;
                 path: {
@@ -2791,7 +3428,39 @@ export interface paths {
                 };
             };
         };
-        put?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassageRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PassageView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         post?: never;
         delete: {
             parameters: {
@@ -2924,6 +3593,11 @@ export interface paths {
             parameters: {
                 query?: {
                     passage?: number;
+                    player?: number;
+                    section?: number;
+                    piece?: number;
+                    from?: string;
+                    to?: string;
                 };
                 header?: never;
                 path?: never;
@@ -3374,6 +4048,232 @@ export interface paths {
                 cookie?: never;
             };
             requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ensemble/roster/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RosterPreview"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ensemble/roster": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RosterRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PeopleRequest"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ensemble/sections/of-piece/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PeopleRequest"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ensemble/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PeopleRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ensemble/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PeopleRequest"];
+                };
+            };
             responses: {
                 /** @description No Content */
                 204: {
@@ -4046,26 +4946,58 @@ export interface components {
         };
         /** @description A finding as the interface shows it. */
         FindingView: {
+            /** @description Its id. */
             id: string;
+            /** @description The rule that found it. */
             rule: string;
+            /** @description Ids of the parts it holds for. */
             parts: string[];
+            /** @description Label of its first measure. */
             from: string;
+            /** @description Label of its last measure. */
             to: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description First measure from 0.
+             */
             fromIndex: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Last measure from 0.
+             */
             toIndex: number;
+            /** @description Ids of the notes it speaks of. */
             notes: string[];
+            /** @description `note`, `warn` or `stop`. */
             severity: string;
+            /** @description A few words. */
             title: string;
+            /** @description One sentence. */
             why: string;
+            /** @description True when it, or its rule, is quiet. */
             dismissed: boolean;
+            /** @description The kind of its rule. */
             kind: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its place in the order in which a director reads, from 1.
+             */
             rank: number;
+            /** @description True when it is on the short list. */
             shown: boolean;
+            /** @description True when it can be written into its parts. */
             canWriteIn: boolean;
+            /** @description How some parts read it. */
             own: components["schemas"]["OwnWordsView"][];
+            /**
+             * Format: int64
+             * @description The decision that wrote it in, or null.
+             */
+            written: null | number;
+            /** @description What the director said of it for players: `sent`, `held`, or null while it waits. */
+            review: null | string;
+            /** @description What players read instead of its own words, or null. */
+            words: null | string;
         };
         /** @description A fingering of a note. */
         FingeringView: {
@@ -4099,6 +5031,36 @@ export interface components {
             length: string;
             /** Format: double */
             quarterBpm: number;
+        };
+        /** @description A mark or remark of the director's own, for several parts at once. */
+        FreeMarkRequest: {
+            /** @description Ids of the parts. */
+            parts: null | string[];
+            /** @description Label of the first measure. */
+            from: null | string;
+            /**
+             * Format: double
+             * @description Beat in it from 1, e.g. 2.5; null for the whole measure.
+             */
+            fromBeat?: null | number;
+            /** @description Label of the last measure; null with a beat for the one note there. */
+            to?: null | string;
+            /**
+             * Format: double
+             * @description Beat in it; null for all of it.
+             */
+            toBeat?: null | number;
+            /** @description Marks to write, e.g. `staccato`, `dynamics:mf`, `words:dolce`, `remark:breathe late`. */
+            add?: null | string[];
+            /** @description Marks to take away. */
+            remove?: null | string[];
+            /** @description The reason. */
+            why?: null | string;
+        };
+        /** @description A passage that a player has. */
+        HasPassage: {
+            passage: components["schemas"]["PassageView"];
+            ready: components["schemas"]["ReadyView"];
         };
         /** @description The server's state. */
         Health: {
@@ -4226,6 +5188,18 @@ export interface components {
             /** @description The one that leads, or null for the default. */
             leader: null | string;
         };
+        /** @description A part in one page: what a player should know before the first note. */
+        LetterView: {
+            /** @description Signature, tempo words, count, pickup. */
+            frame: components["schemas"]["FindingView"][];
+            form: null | components["schemas"]["FindingView"];
+            /** @description What hides in the part, at most ten: what was sent first, then what waits for review. */
+            know: components["schemas"]["FindingView"][];
+            /** @description The director's remarks to the part. */
+            remarks: components["schemas"]["RemarkView"][];
+            /** @description The passages to begin with, in the order of the house. */
+            start: components["schemas"]["StartView"][];
+        };
         /** @description A line that parts share. */
         LineView: {
             /** @description Ids of its parts; one in a return. */
@@ -4305,6 +5279,7 @@ export interface components {
             /** Format: date */
             heard: string;
             note: string;
+            section: string;
         };
         /** @description One note, chord or rest, ties joined. */
         NoteView: {
@@ -4401,6 +5376,11 @@ export interface components {
             players: null | number[];
             /** @description A word to the players. */
             note: null | string;
+            /**
+             * Format: int32
+             * @description For a change: the version that was seen.
+             */
+            version?: null | number;
         };
         /** @description A passage as handed out. */
         PassageView: {
@@ -4430,6 +5410,11 @@ export interface components {
             players: number[];
             steps: components["schemas"]["DatedStepView"][];
             placed: boolean;
+            climb: string;
+            /** Format: double */
+            climbValue: number;
+            /** Format: int32 */
+            version: number;
         };
         /** @description A new password. */
         PasswordEdit: {
@@ -4437,6 +5422,11 @@ export interface components {
             present: string;
             /** @description The new one. */
             next: string;
+        };
+        /** @description Players and sections by number: what one act added, or what leaves or comes back as one act. */
+        PeopleRequest: {
+            players: null | number[];
+            sections: null | number[];
         };
         /** @description What the director can change about a piece. */
         PieceEdit: {
@@ -4511,6 +5501,22 @@ export interface components {
              */
             version?: null | number;
         };
+        /** @description One player: who they are, what they have, what was heard. */
+        PlayerRecord: {
+            /** @description The player. */
+            player: components["schemas"]["PlayerView"];
+            /** @description Their section's name. */
+            sectionName: string;
+            /**
+             * Format: date
+             * @description The day they left, or null.
+             */
+            leftOn: null | string;
+            /** @description What they have to play, with how far they are. */
+            passages: components["schemas"]["HasPassage"][];
+            /** @description All that was heard, newest first. */
+            entries: components["schemas"]["LogView"][];
+        };
         /** @description A player. */
         PlayerView: {
             /** Format: int64 */
@@ -4564,6 +5570,18 @@ export interface components {
             to: string;
             /** Format: int32 */
             measures: number;
+        };
+        /** @description Parts to print. */
+        PrintRequest: {
+            /** @description Their ids; null for all. */
+            parts: null | string[];
+            /** @description `A4` or `Letter`. */
+            paper: null | string;
+            /**
+             * @description True for cues before entries after long rests.
+             * @default false
+             */
+            cues: boolean;
         };
         /** @description Which reading the rules would take. */
         ProposalView: {
@@ -4630,6 +5648,78 @@ export interface components {
             /** @description The reason with its numbers. */
             why: string;
         };
+        /** @description A word of the director to the players of some parts. */
+        RemarkView: {
+            /**
+             * Format: int64
+             * @description The decision that wrote it; undone with it.
+             */
+            decision: number;
+            /** @description Ids of the parts. */
+            parts: string[];
+            /** @description Label of its measure. */
+            measure: string;
+            /**
+             * Format: int32
+             * @description Its measure from 0.
+             */
+            index: number;
+            /** @description Its place in the measure, e.g. `beat 2`. */
+            where: string;
+            /** @description The words. */
+            words: string;
+        };
+        /** @description The same said of many findings, as one act. */
+        ReviewManyRequest: {
+            /** @description Their ids; an empty state forgets what was said. */
+            findings: null | string[];
+            /** @description `sent`, `held`, or null to forget. */
+            state: null | string;
+        };
+        /** @description What the director says of a finding before players read it. */
+        ReviewRequest: {
+            /** @description `sent`: players read it; `held`: it is kept from them. */
+            state: null | string;
+            /** @description What players read instead of its own words; null for its own. */
+            words?: null | string;
+        };
+        /** @description A player of a list, mended. */
+        RosterEntry: {
+            name: null | string;
+            section: null | string;
+            instrument: null | string;
+            /** Format: int32 */
+            chair: number;
+        };
+        /** @description A list of players as it was read; nothing is kept. */
+        RosterPreview: {
+            rows: components["schemas"]["RosterRow"][];
+        };
+        /** @description Players to add as one act, with the sections that are not there yet. */
+        RosterRequest: {
+            rows: null | components["schemas"]["RosterEntry"][];
+        };
+        /** @description A line of a list of players as it was read. */
+        RosterRow: {
+            /**
+             * Format: int32
+             * @description Its number in the file, from 1.
+             */
+            line: number;
+            /** @description The player's name. */
+            name: string;
+            /** @description The section; made from the instrument where the list has none. */
+            section: string;
+            /** @description Instrument id of the catalog, or null. */
+            instrument: null | string;
+            /**
+             * Format: int32
+             * @description Chair from 1.
+             */
+            chair: number;
+            /** @description What to look at before it is kept, or null. */
+            problem: null | string;
+        };
         /** @description What was read of a file before it is kept. */
         ScorePreview: {
             fileName: string;
@@ -4645,6 +5735,26 @@ export interface components {
             /** Format: int32 */
             played: number;
             warnings: string[];
+        };
+        /** @description A player at a part. */
+        SeatedView: {
+            /** Format: int64 */
+            player: number;
+            name: string;
+        };
+        /** @description Who plays a part from now on. */
+        SeatsRequest: {
+            /** @description Numbers of the players; null leaves it to the chairs. */
+            players: null | number[];
+        };
+        /** @description Who plays a part. */
+        SeatsView: {
+            /** @description The part's id. */
+            part: string;
+            /** @description The players, by chair. */
+            players: components["schemas"]["SeatedView"][];
+            /** @description True where the director said so; else the chairs decide. */
+            byHand: boolean;
         };
         /** @description A section to add or rename. */
         SectionEdit: {
@@ -4687,8 +5797,12 @@ export interface components {
             for: string[];
             /** @description Beats to count before it, e.g. `3 beats`. */
             countOff: string;
-            /** @description Findings as notes for players, in order of measures. */
+            /** @description Findings in order of measures, as reviewed; players read those that were sent. */
             notes: components["schemas"]["FindingView"][];
+            /** @description The director's remarks in the passage. */
+            remarks: components["schemas"]["RemarkView"][];
+            /** @description For each step what to leave out or to add; empty where nothing changes. */
+            advice: string[];
         };
         /** @description A piece on the shelf. */
         ShelfView: {
@@ -4763,6 +5877,12 @@ export interface components {
             from: string;
             to: string;
             kind: string;
+        };
+        /** @description A passage to begin with. */
+        StartView: {
+            from: string;
+            to: string;
+            why: string;
         };
         /** @description One rung. */
         StepView: {
@@ -4870,6 +5990,8 @@ export interface components {
              * @description Tempo of a first step: about six tenths of the goal.
              */
             startBpm: number;
+            /** @description How the house climbs: `step`, `percent` or `marks`. */
+            by: string;
         };
         /** @description A unit and beats per minute. */
         TempoView: {
@@ -4915,7 +6037,7 @@ export interface components {
         };
         /** @description Something that a new edition cannot take. */
         Unplaced: {
-            /** @description `decision`, `passage`, `dismissal`, `instrument` or `leader`. */
+            /** @description `decision`, `passage`, `dismissal`, `instrument`, `leader` or `seats`. */
             kind: string;
             /** @description Its number, finding, part or parts. */
             key: string;

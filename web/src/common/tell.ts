@@ -1,17 +1,33 @@
-/** Says a sentence where the page says such things; the same sentence is said once, however many tell it. */
-type Sayer = (sentence: string) => void
+/** Says what happened where the page says such things: one place, read out politely. */
+export interface Said {
+  sentence: string
+  isError: boolean
+}
+type Sayer = (said: Said) => void
 
-let say: Sayer = () => {}
+let sayer: Sayer = () => {}
 
 /** The page lends its voice: called once, by the shell. */
-export const setSayer = (sayer: Sayer) => (say = sayer)
+export const setSayer = (next: Sayer) => (sayer = next)
+
+/** Says what was done. */
+export const say = (sentence: string) => sayer({ sentence, isError: false })
 
 /** Says why something failed, in the server's own sentence where there is one. */
-export const tellError = (e: unknown) => say(sentenceFor(e))
+export function tellError(e: unknown) {
+  if (isGivenUp(e)) return
+  sayer({ sentence: sentenceFor(e), isError: true })
+}
+
+/** True for a request that was given up on purpose: something else was asked meanwhile. */
+export function isGivenUp(e: unknown): boolean {
+  const name = (e as { name?: unknown } | null)?.name
+  return name === 'AbortError' || name === 'CancelledError'
+}
 
 /** The sentence for whatever was thrown. */
 export function sentenceFor(e: unknown): string {
   if (e instanceof TypeError && /fetch|network/i.test(e.message))
-    return 'The server cannot be reached. Is it running? Nothing was lost that it has answered.'
-  return e instanceof Error && e.message ? e.message : 'Something went wrong on the page. Load it again.'
+    return 'The server does not answer. What it has already confirmed is safe; this was not kept.'
+  return e instanceof Error && e.message ? e.message : 'Something went wrong on this page. Load it again.'
 }

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 import { Spin as ASpin } from 'ant-design-vue'
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { useDebounceFn, useResizeObserver } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { engraveSlice, sliceUrl } from './engraver'
+import { engraveUrl, sliceUrl } from './engraver'
+import { clearNumbers } from './measureNumbers'
+import { sizeFor } from './size'
 import { placeFlags, type Box, type Flagged, type PlacedFlag } from './flags'
 
 const props = defineProps<{
   piece: number
   parts: readonly string[]
+  /** How many measures are drawn. */
+  measures: number
   from: string
   to: string
   flags?: readonly Flagged[]
@@ -27,8 +31,11 @@ const url = computed(() => sliceUrl(props.piece, props.parts, props.from, props.
 const music = useQuery({
   queryKey: computed(() => ['piece', props.piece, 'engraved', url.value, width.value]),
   enabled: computed(() => width.value > 0 && props.parts.length > 0),
-  queryFn: () => engraveSlice(url.value, width.value),
-  placeholderData: (before: string | undefined) => before,
+  queryFn: async ({ signal }): Promise<string> => {
+    const scale = sizeFor(props.parts.length, props.measures)
+    return (await engraveUrl(url.value, { width: width.value, scale }, signal)).svg
+  },
+  placeholderData: keepPreviousData,
   meta: { shown: true },
 })
 
@@ -41,6 +48,7 @@ function boxOf(id: string): Box | null {
 
 async function place() {
   await nextTick()
+  if (page.value) clearNumbers(page.value)
   placed.value = placeFlags(props.flags ?? [], boxOf)
 }
 
@@ -85,7 +93,8 @@ onMounted(() => (width.value = widthNow()))
           class="band"
           :class="{ on: f.id === active }"
           :style="{ left: `${b.left}px`, top: `${b.top}px`, width: `${b.width}px`, height: `${b.height}px` }"
-        ></span>
+          ><span v-if="i === 0" class="at" aria-hidden="true">{{ f.number }}</span></span
+        >
         <span v-if="f.signAt" class="proposed" :style="{ left: `${f.signAt.x}px`, top: `${f.signAt.y}px` }">{{
           f.sign
         }}</span>
@@ -140,11 +149,20 @@ onMounted(() => (width.value = widthNow()))
 }
 .band {
   position: absolute;
-  background: rgb(169 121 28 / 16%);
-  border-radius: 4px;
+  border-bottom: 2px solid rgb(169 121 28 / 75%);
 }
 .band.on {
-  background: rgb(169 121 28 / 38%);
+  border-bottom-width: 3px;
+  background: rgb(169 121 28 / 22%);
+  border-radius: 4px 4px 0 0;
+}
+/* The number of the flag stands at its first note too. */
+.band .at {
+  position: absolute;
+  left: -1px;
+  top: 100%;
+  font: 600 9px/10px var(--title);
+  color: #7d5912;
 }
 .proposed {
   position: absolute;

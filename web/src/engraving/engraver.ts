@@ -1,4 +1,6 @@
-import type { EngraveAnswer } from './worker'
+import { sentenceOf } from '../api/client'
+import { isLost, lost } from '../api/connection'
+import type { EngraveAnswer, EngraveRequest } from './worker'
 
 let worker: Worker | null = null
 let next = 1
@@ -15,19 +17,63 @@ function start(): Worker {
 
 export interface Engraved {
   svg: string
-  measures: number
+  /** Labels of the measures drawn on the page, in order; condensed rests are one. */
+  measures: string[]
+  /** How many measures each system of the page holds. */
+  systems: number[]
+  /** Label of the first measure that the page does not hold; null where it holds all. */
+  next: string | null
 }
 
-/** Engraves a slice of MusicXML as SVG; with a height, the first page of that height only. */
-export async function engrave(xml: string, width: number, scale = 40, height?: number): Promise<Engraved> {
-  worker ??= start()
-  const id = next++
-  const answer = await new Promise<EngraveAnswer>((resolve) => {
-    waiting.set(id, resolve)
-    worker!.postMessage({ id, xml, width, scale, height })
+interface Wanted {
+  request: Omit<EngraveRequest, 'id'>
+  signal: AbortSignal | undefined
+  done: (answer: EngraveAnswer) => void
+  failed: (e: unknown) => void
+}
+
+let drawing = false
+const line: Wanted[] = []
+
+/** Engraves a slice of MusicXML; one at a time, and what was given up while it waited is not drawn at all. */
+export async function engrave(
+  xml: string,
+  options: Omit<EngraveRequest, 'id' | 'xml'>,
+  signal?: AbortSignal,
+): Promise<Engraved> {
+  const answer = await new Promise<EngraveAnswer>((done, failed) => {
+    line.push({ request: { xml, ...options }, signal, done, failed })
+    void drawNext()
   })
   if (answer.svg === undefined) throw new Error(answer.error ?? 'The engraver gave no page.')
-  return { svg: answer.svg, measures: answer.measures ?? 0 }
+  return { svg: answer.svg, measures: answer.measures ?? [], systems: answer.systems ?? [], next: answer.next ?? null }
+}
+
+async function drawNext() {
+  if (drawing) return
+  const next = line.shift()
+  if (!next) return
+  if (next.signal?.aborted) next.failed(new DOMException('given up', 'AbortError'))
+  else {
+    drawing = true
+    next.done(await draw(next.request))
+    drawing = false
+  }
+  void drawNext()
+}
+
+function draw(request: Omit<EngraveRequest, 'id'>): Promise<EngraveAnswer> {
+  worker ??= start()
+  const id = next++
+  return new Promise((resolve) => {
+    waiting.set(id, resolve)
+    worker!.postMessage({ id, ...request })
+  })
+}
+
+/** Loads the engraver before it is needed: it takes most of a second. */
+export function warmUp() {
+  worker ??= start()
 }
 
 /** Address of a slice that the server cuts. */
@@ -36,17 +82,20 @@ export function sliceUrl(piece: number, parts: readonly string[], from: string, 
   return `/api/pieces/${piece}/slice.musicxml?${query.toString()}`
 }
 
-/** Fetches and engraves a slice. */
-export async function engraveSlice(url: string, width: number, scale?: number): Promise<string> {
-  return (await engravePage(url, width, scale)).svg
-}
+/** The same slice to play from: rests condensed, what is in force told at its beginning. */
+export const paperUrl = (url: string, cues = false) => `${url}&paper=true${cues ? '&cues=true' : ''}`
 
-/** Fetches a slice and engraves its first page; tells how many measures it holds. */
-export async function engravePage(url: string, width: number, scale?: number, height?: number): Promise<Engraved> {
-  const response = await fetch(url)
-  if (!response.ok) {
-    const problem = (await response.json().catch(() => null)) as { detail?: string } | null
-    throw new Error(problem?.detail ?? 'The music could not be loaded. Try again.')
-  }
-  return engrave(await response.text(), width, scale, height)
+/** Fetches and engraves a slice; its first page where the options give a height. */
+export async function engraveUrl(
+  url: string,
+  options: Omit<EngraveRequest, 'id' | 'xml'>,
+  signal?: AbortSignal,
+): Promise<Engraved> {
+  const response = await fetch(url, { signal }).catch((e: unknown) => {
+    if (isLost(e)) lost()
+    throw e
+  })
+  if (!response.ok)
+    throw new Error(sentenceOf(await response.json().catch(() => null)) ?? 'The music could not be loaded. Try again.')
+  return engrave(await response.text(), options, signal)
 }

@@ -11,13 +11,19 @@ export interface EngraveRequest {
   scale: number
   /** Height of one page in CSS pixels; without it everything goes on one page as tall as it needs. */
   height?: number
+  /** To play from: measure numbers at the beginning of each line only, and no part names. */
+  paper?: boolean
 }
 
 export interface EngraveAnswer {
   id: number
   svg?: string
-  /** How many measures stand on the drawn page. */
-  measures?: number
+  /** Labels of the measures on the drawn page, in order. */
+  measures?: string[]
+  /** How many measures each system holds. */
+  systems?: number[]
+  /** Label of the first measure that the page does not hold; null where it holds all. */
+  next?: string | null
   error?: string
 }
 
@@ -29,8 +35,21 @@ function leftMargin(xml: string): number {
   return Math.max(40, Math.min(260, 11 * Math.max(0, ...names)))
 }
 
+const measureOpening = /<g [^>]*class="measure"[^>]*>/g
+
+function measuresOf(svg: string): string[] {
+  return [...svg.matchAll(measureOpening)].map((m) => /data-n="([^"]*)"/.exec(m[0])?.[1] ?? '')
+}
+
+function systemsOf(svg: string): number[] {
+  return svg
+    .split(/class="system"/)
+    .slice(1)
+    .map((s) => [...s.matchAll(measureOpening)].length)
+}
+
 self.onmessage = async (event: MessageEvent<EngraveRequest>) => {
-  const { id, xml, width, scale, height } = event.data
+  const { id, xml, width, scale, height, paper } = event.data
   try {
     const engraver = await toolkit
     engraver.setOptions({
@@ -43,17 +62,19 @@ self.onmessage = async (event: MessageEvent<EngraveRequest>) => {
       breaks: 'auto',
       pageMarginTop: 40,
       pageMarginBottom: 20,
-      pageMarginLeft: leftMargin(xml),
+      pageMarginLeft: paper ? 20 : leftMargin(xml),
       pageMarginRight: 10,
       spacingStaff: 8,
-      spacingSystem: 8,
+      spacingSystem: paper ? 10 : 9,
       svgViewBox: true,
-      mnumInterval: 1,
+      svgAdditionalAttribute: ['measure@n'],
+      mnumInterval: paper ? 0 : 1,
     })
     if (!engraver.loadData(xml)) throw new Error('The engraver could not read this slice.')
     const svg = engraver.renderToSVG(1)
-    const measures = svg.split('class="measure"').length - 1
-    self.postMessage({ id, svg, measures } satisfies EngraveAnswer)
+    const more = height !== undefined && engraver.getPageCount() > 1
+    const next = more ? (measuresOf(engraver.renderToSVG(2))[0] ?? null) : null
+    self.postMessage({ id, svg, measures: measuresOf(svg), systems: systemsOf(svg), next } satisfies EngraveAnswer)
   } catch (e) {
     self.postMessage({ id, error: e instanceof Error ? e.message : String(e) } satisfies EngraveAnswer)
   }

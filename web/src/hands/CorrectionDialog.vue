@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Input as AInput, Modal as AModal } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
+import { Button as AButton, Input as AInput } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, take, type Schemas } from '../api/client'
+import { doAct, isBusy } from '../acts/useAct'
 import { keys } from '../api/queries'
+import FormDialog from '../common/FormDialog.vue'
 import PickOne from '../common/PickOne.vue'
 import FingerDiagram from './FingerDiagram.vue'
 
@@ -14,8 +15,7 @@ const props = defineProps<{
   fingering: Schemas['FingeringView'] | null
 }>()
 const emit = defineEmits<{ close: [] }>()
-const queries = useQueryClient()
-const { message } = AApp.useApp()
+const busy = isBusy('chart')
 const code = ref(props.fingering?.code ?? '')
 const standing = ref(
   props.fingering?.standing ?? (props.fingering?.code === props.note.fingerings[0]?.code ? 'usual' : 'alternate'),
@@ -35,15 +35,17 @@ const toggle = (key: string) => {
 }
 
 async function run(act: () => Promise<unknown>, words: string) {
-  try {
-    await act()
-    await queries.invalidateQueries({ queryKey: keys.charts })
-    await queries.invalidateQueries({ queryKey: ['piece'] })
-    message.success(words)
-    emit('close')
-  } catch (e) {
-    refused.value = (e as Error).message
-  }
+  const done = await doAct({
+    key: 'chart',
+    run: async () => {
+      await act()
+      return true
+    },
+    words,
+    fresh: [keys.charts, ['piece']],
+    refused: (e) => (refused.value = (e as Error).message),
+  })
+  if (done) emit('close')
 }
 const save = () =>
   run(
@@ -75,13 +77,14 @@ const takeBack = () =>
 </script>
 
 <template>
-  <AModal
-    open
+  <FormDialog
     :title="fingering ? `${note.written}: ${fingering.code}` : `A fingering for ${note.written}`"
     ok-text="Correct the chart"
     width="560px"
-    @ok="save"
-    @cancel="emit('close')"
+    :busy="busy"
+    :refused="refused"
+    @save="save"
+    @close="emit('close')"
   >
     <div class="two">
       <FingerDiagram :kind="chart.kind" :layout="chart.keys" :pressed="pressed" />
@@ -106,11 +109,10 @@ const takeBack = () =>
             {{ k.id }}
           </button>
         </fieldset>
-        <p v-if="refused" role="alert">{{ refused }}</p>
         <AButton v-if="fingering?.standing" size="small" @click="takeBack">Take the correction back</AButton>
       </div>
     </div>
-  </AModal>
+  </FormDialog>
 </template>
 
 <style scoped>

@@ -62,6 +62,7 @@ const print = () => window.print()
       <EngravedPage
         :piece="id"
         :parts="[part]"
+        :measures="16"
         :from="range.from"
         :to="range.to"
         :flags="flags"
@@ -105,7 +106,7 @@ const print = () => window.print()
   </main>
 </template>
 
-<style src="../views/piece/sheet.css"></style>
+<style src="../parts/sheets/sheet.css"></style>
 <style scoped>
 .crib {
   list-style: none;

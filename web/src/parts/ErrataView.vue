@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
 import { Button as AButton } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { keys, useDecisions, usePiece, useUndo } from '../api/queries'
+import { useActs } from '../acts/store'
+import { doAct } from '../acts/useAct'
+import { api, take } from '../api/client'
+import { useDecisions, usePiece } from '../api/queries'
 import { errataByPart } from './errata'
 
 /** What was decided, part by part: the list that goes into next year's folders. */
@@ -11,16 +13,21 @@ const route = useRoute()
 const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
 const decisions = useDecisions(id)
-const queries = useQueryClient()
-const undo = useUndo(id)
 const parts = computed(() =>
   errataByPart(piece.data.value?.parts ?? [], decisions.data.value ?? [], piece.data.value?.measures),
 )
 const kept = computed(() => decisions.data.value?.filter((d) => d.verdict === 'kept') ?? [])
 const print = () => window.print()
-async function takeBack(decision: number) {
-  await undo.mutateAsync(decision)
-  await queries.invalidateQueries({ queryKey: keys.piece(id.value) })
+async function takeBack(decision: number, act: number, what: string) {
+  const done = await doAct({
+    key: `decision ${decision}`,
+    run: async () => {
+      await take(api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: id.value, decision } } }))
+      return true
+    },
+    words: `Undone: ${what}`,
+  })
+  if (done) useActs().forget((u) => u.kind === 'decisions' && u.piece === id.value && u.act === act)
 }
 </script>
 
@@ -46,7 +53,12 @@ async function takeBack(decision: number) {
         <ul>
           <li v-for="(l, i) in p.lines" :key="i">
             {{ l.what }} <span class="small">{{ l.why }}</span>
-            <AButton size="small" type="text" class="undo" :aria-label="`Undo ${l.what}`" @click="takeBack(l.decision)"
+            <AButton
+              size="small"
+              type="text"
+              class="undo"
+              :aria-label="`Undo ${l.what}`"
+              @click="takeBack(l.decision, l.act, l.what)"
               >Undo</AButton
             >
           </li>
@@ -56,7 +68,7 @@ async function takeBack(decision: number) {
         <h2>Kept as printed</h2>
         <ul>
           <li v-for="d in kept" :key="d.id">
-            <b>{{ d.from === d.to ? d.from : `${d.from}–${d.to}` }}</b> {{ d.why }}
+            {{ d.from === d.to ? `measure ${d.from}` : `measures ${d.from}–${d.to}` }}: {{ d.why }}
           </li>
         </ul>
       </section>
@@ -64,7 +76,7 @@ async function takeBack(decision: number) {
   </main>
 </template>
 
-<style src="../views/piece/sheet.css"></style>
+<style src="./sheets/sheet.css"></style>
 <style scoped>
 section {
   margin-top: 14px;

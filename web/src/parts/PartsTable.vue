@@ -1,44 +1,48 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton } from 'ant-design-vue'
-import { computed } from 'vue'
+import { Button as AButton } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { doAct } from '../acts/useAct'
 import { api, take, type Piece } from '../api/client'
-import { useInstruments, usePieceChange } from '../api/queries'
+import { useInstruments, useSeats } from '../api/queries'
 import PickOne from '../common/PickOne.vue'
 import { sureness } from '../views/shelf/sureness'
-import { tellError } from '../common/tell'
+import SeatsDialog from './SeatsDialog.vue'
+
+type Part = Piece['parts'][number]
 
 const props = defineProps<{ piece: Piece }>()
 const id = computed(() => props.piece.id)
-const { message } = AApp.useApp()
 const instruments = useInstruments()
+const seats = useSeats(id)
+const seating = ref<Part | null>(null)
 const options = computed(() => (instruments.data.value ?? []).map((i) => ({ value: i.id, label: i.name })))
+const seatsOf = (part: string) => seats.data.value?.find((s) => s.part === part)
+const nameOf = (p: Part) => p.name || p.id
 
-const correct = usePieceChange(id, ({ part, instrument }: { part: string; instrument: string }) =>
-  take(
-    api.PUT('/api/pieces/{id}/parts/{part}/instrument', {
-      params: { path: { id: id.value, part } },
-      body: { instrument },
-    }),
-  ),
-)
-const split = usePieceChange(id, (part: string) =>
-  take(api.POST('/api/pieces/{id}/parts/{part}/split', { params: { path: { id: id.value, part } } })),
-)
-
-async function choose(part: { id: string; name: string }, instrument: string | undefined) {
+function choose(part: Part, instrument: string | undefined) {
   if (!instrument) return
-  await correct.mutateAsync({ part: part.id, instrument })
-  message.success(`${part.name || part.id} is corrected, here and in the next file with this name.`)
+  const before = part.instrumentId
+  void doAct({
+    key: `instrument ${part.id}`,
+    run: () =>
+      take(
+        api.PUT('/api/pieces/{id}/parts/{part}/instrument', {
+          params: { path: { id: id.value, part: part.id } },
+          body: { instrument },
+        }),
+      ),
+    words: `${nameOf(part)} is corrected, here and in the next file with this name.`,
+    undo: () => (before ? { kind: 'instrument', piece: id.value, part: part.id, before } : null),
+  })
 }
 
-async function cut(part: { id: string; name: string }) {
-  try {
-    await split.mutateAsync(part.id)
-    message.success(`${part.name} is two parts now. Undo it under Editions.`)
-  } catch (e) {
-    tellError(e)
-  }
-}
+const cut = (part: Part) =>
+  doAct({
+    key: `split ${part.id}`,
+    run: () =>
+      take(api.POST('/api/pieces/{id}/parts/{part}/split', { params: { path: { id: id.value, part: part.id } } })),
+    words: `${part.name} is two parts now. Bring the earlier edition back under Editions to undo it.`,
+  })
 </script>
 
 <template>
@@ -50,6 +54,7 @@ async function cut(part: { id: string; name: string }) {
           <th scope="col">Part</th>
           <th scope="col">Instrument</th>
           <th scope="col">Sounds</th>
+          <th scope="col">Played by</th>
           <th scope="col"><span class="visually-hidden">Acts</span></th>
         </tr>
       </thead>
@@ -70,8 +75,16 @@ async function cut(part: { id: string; name: string }) {
             {{
               p.transpose === 0
                 ? 'as written'
-                : `${Math.abs(p.transpose)} semitones ${p.transpose < 0 ? 'lower' : 'higher'}`
+                : `${Math.abs(p.transpose)} ${Math.abs(p.transpose) === 1 ? 'half step' : 'half steps'} ${p.transpose < 0 ? 'lower' : 'higher'}`
             }}
+          </td>
+          <td>
+            <button type="button" class="seats" :aria-label="`Who plays ${nameOf(p)}`" @click="seating = p">
+              {{
+                seatsOf(p.id)
+                  ?.players.map((x) => x.name)
+                  .join(', ') || 'nobody yet'
+              }}</button><span v-if="seatsOf(p.id)?.byHand" class="quiet"> set by hand</span>
           </td>
           <td class="acts">
             <RouterLink :to="{ name: 'part', params: { id: piece.id, part: p.id } }">Print</RouterLink>
@@ -85,10 +98,27 @@ async function cut(part: { id: string; name: string }) {
         </tr>
       </tbody>
     </table>
+    <SeatsDialog
+      v-if="seating"
+      :piece="piece.id"
+      :part="seating"
+      :seats="seatsOf(seating.id)"
+      @close="seating = null"
+    />
   </section>
 </template>
 
 <style scoped>
+.seats {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  text-decoration: underline dotted;
+  cursor: pointer;
+}
 h2 {
   margin-bottom: 8px;
 }

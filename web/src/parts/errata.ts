@@ -3,7 +3,7 @@ import type { Decision, Piece } from '../api/client'
 export interface PartErrata {
   id: string
   name: string
-  lines: { decision: number; what: string; why: string; place: number }[]
+  lines: { decision: number; act: number; what: string; why: string; place: number }[]
 }
 
 /** The decisions in force, part by part in score order, each part's in order of measures. */
@@ -20,7 +20,13 @@ export function errataByPart(
         .flatMap((d) =>
           d.errata
             .filter((e) => e.part === p.id)
-            .map((e) => ({ decision: d.id, what: e.what, why: d.why, place: placeOf(e.measure, measures) })),
+            .map((e) => ({
+              decision: d.id,
+              act: d.act,
+              what: e.what,
+              why: d.why,
+              place: placeOf(e.measure, measures),
+            })),
         )
         .sort((a, b) => a.place - b.place),
     }))

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { api, take } from '../api/client'
+import ActList from '../acts/ActList.vue'
+import { api } from '../api/client'
+import { useSession } from '../api/queries'
 import PasswordDialog from './PasswordDialog.vue'
 
-const session = useQuery({ queryKey: ['session'], queryFn: () => take(api.GET('/api/session')) })
+const session = useSession()
 const changing = ref(false)
 const places = [
   { to: '/', text: 'Shelf' },
@@ -26,6 +27,7 @@ async function leave() {
     <nav aria-label="Places">
       <RouterLink v-for="p in places" :key="p.to" :to="p.to">{{ p.text }}</RouterLink>
     </nav>
+    <ActList class="done" />
     <span class="who quiet">{{ session.data.value?.name }}</span>
     <template v-if="session.data.value?.name && !session.data.value.demo">
       <button type="button" class="leave" @click="changing = true">Password</button>
@@ -67,7 +69,7 @@ nav a.router-link-active[href^='/charts'] {
   background: var(--plum);
   color: #fff;
 }
-.who {
+.done {
   margin-left: auto;
 }
 .leave {

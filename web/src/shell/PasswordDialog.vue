@@ -1,44 +1,49 @@
 <script setup lang="ts">
-import { App as AApp, InputPassword as AInputPassword, Modal as AModal } from 'ant-design-vue'
+import { InputPassword as AInputPassword } from 'ant-design-vue'
 import { ref } from 'vue'
+import { doAct, isBusy } from '../acts/useAct'
 import { api, take } from '../api/client'
+import FormDialog from '../common/FormDialog.vue'
 
 const emit = defineEmits<{ close: [] }>()
-const { message } = AApp.useApp()
 const present = ref('')
 const next = ref('')
 const refused = ref('')
+const busy = isBusy('password')
 
 async function save() {
-  try {
-    await take(api.PUT('/api/session/password', { body: { present: present.value, next: next.value } }))
-    message.success('The password is changed. Everybody else who was signed in has to sign in anew.')
-    emit('close')
-  } catch (e) {
-    refused.value = (e as Error).message
-  }
+  const done = await doAct({
+    key: 'password',
+    run: async () => {
+      await take(api.PUT('/api/session/password', { body: { present: present.value, next: next.value } }))
+      return true
+    },
+    words: 'The password is changed. Everybody else who was signed in has to sign in again.',
+    fresh: [],
+    refused: (e) => (refused.value = (e as Error).message),
+  })
+  if (done) emit('close')
 }
 </script>
 
 <template>
-  <AModal open title="Change the password" ok-text="Change" width="420px" @ok="save" @cancel="emit('close')">
-    <form class="grid" @submit.prevent="save">
-      <label class="field"
-        >The present password <AInputPassword v-model:value="present" autocomplete="current-password"
-      /></label>
-      <label class="field">The new one <AInputPassword v-model:value="next" autocomplete="new-password" /></label>
-      <p class="quiet">At least ten characters; four words that do not belong together do well.</p>
-      <p v-if="refused" role="alert">{{ refused }}</p>
-      <button type="submit" class="visually-hidden" tabindex="-1">Change</button>
-    </form>
-  </AModal>
+  <FormDialog
+    title="Change the password"
+    ok-text="Change"
+    :busy="busy"
+    :refused="refused"
+    @save="save"
+    @close="emit('close')"
+  >
+    <label class="field"
+      >Present password <AInputPassword v-model:value="present" autocomplete="current-password"
+    /></label>
+    <label class="field">New password <AInputPassword v-model:value="next" autocomplete="new-password" /></label>
+    <p class="quiet">At least ten characters; four words that do not belong together do well.</p>
+  </FormDialog>
 </template>
 
 <style scoped>
-.grid {
-  display: grid;
-  gap: 10px;
-}
 p {
   margin: 0;
 }

@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import ActList from '../acts/ActList.vue'
 import type { Piece } from '../api/client'
 import { daysWords, longDate } from '../common/dates'
 import { stations } from '../router'
 
-defineProps<{ piece: Piece; remaining: number }>()
+const props = defineProps<{ piece: Piece; remaining: number; query?: Record<string, string> }>()
 const route = useRoute()
+// The selection as it stands on the page, which the address follows a moment later.
+const query = computed(() => props.query ?? route.query)
 const names: Record<string, string> = {
   study: 'Study',
   unify: 'Unify',
@@ -30,13 +34,14 @@ const names: Record<string, string> = {
       <RouterLink
         v-for="s in stations"
         :key="s"
-        :to="{ name: 'piece', params: { id: piece.id, station: s }, query: route.query }"
+        :to="{ name: 'piece', params: { id: piece.id, station: s }, query }"
         :aria-current="route.params.station === s ? 'page' : undefined"
         :class="{ here: route.params.station === s }"
       >
         {{ names[s] }}<span v-if="s === 'unify' && remaining > 0" class="count">{{ remaining }}</span>
       </RouterLink>
     </nav>
+    <ActList />
     <RouterLink
       class="export"
       :to="{ name: 'parts', params: { id: piece.id } }"
@@ -50,7 +55,7 @@ const names: Record<string, string> = {
 .band {
   display: flex;
   align-items: center;
-  gap: 20px;
+  gap: 16px;
   height: 56px;
   padding: 0 16px;
   background: var(--card);
@@ -80,7 +85,7 @@ nav {
 nav a {
   display: flex;
   align-items: center;
-  padding: 0 14px;
+  padding: 0 11px;
   color: var(--ink);
   text-decoration: none;
   border-bottom: 3px solid transparent;

@@ -26,7 +26,7 @@ const table: Record<string, Component> = {
   unify: defineAsyncComponent(() => import('./unify/UnifyStation.vue')),
   technique: defineAsyncComponent(() => import('./technique/TechniqueStation.vue')),
   tempo: defineAsyncComponent(() => import('./tempo/TempoStation.vue')),
-  assign: defineAsyncComponent(() => import('./AssignStation.vue')),
+  assign: defineAsyncComponent(() => import('./assign/AssignStation.vue')),
   hear: defineAsyncComponent(() => import('./hear/HearStation.vue')),
 }
 

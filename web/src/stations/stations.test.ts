@@ -6,7 +6,7 @@ import { fractionValue, quartersOf, unitWords } from '../transport/store'
 import { shownRange } from '../views/piece/shownRange'
 import { forecastPoints } from './hear/forecastPoints'
 import { readingGroups, readingWords } from './unify/readings'
-import { neighbour } from './useListKeys'
+import { neighbour } from '../keys/useKeys'
 
 const difference = {
   kind: 'articulation',

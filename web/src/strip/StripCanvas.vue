@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { moveSelection, selectionWords, stretchSelection, type Selection } from '../selection'
+import { isGivenUp } from '../common/tell'
+import { moveSelection, selectionWords, stretchParts, stretchSelection, togglePart, type Selection } from '../selection'
 import { drawStrip, type StripData } from './draw'
-import { cellAt, fit, head, nearestCell, pan, reveal, zoom, type Cell, type View } from './geometry'
+import { cellAt, fit, head, nameAt, nearestCell, pan, reveal, zoom, type Cell, type View } from './geometry'
 
 const props = defineProps<{
   data: StripData
   selection: Selection | null
-  reasons: (part: string, measure: number) => Promise<string>
+  reasons: (part: string, measure: number, signal: AbortSignal) => Promise<string>
 }>()
 const emit = defineEmits<{ select: [Selection | null] }>()
 
@@ -16,11 +17,10 @@ const box = ref<HTMLDivElement>()
 const canvas = ref<HTMLCanvasElement>()
 const width = ref(800)
 const view = ref<View>({ cell: 10, row: 12, x: 0, y: 0 })
-const told = ref('')
 const tip = ref<{ x: number; y: number; text: string } | null>(null)
 let start: Cell | null = null
 let frame = 0
-let asked = 0
+let asking = new AbortController()
 
 const partIds = computed(() => props.data.parts.map((p) => p.id))
 const partNames = computed(() => new Map(props.data.parts.map((p) => [p.id, p.name])))
@@ -64,10 +64,24 @@ function rectangle(a: Cell, b: Cell): Selection {
 
 function down(e: PointerEvent) {
   const [x, y] = point(e)
-  start = cellAt(view.value, x, y, partIds.value.length, props.data.labels.length)
-  if (start) canvas.value!.setPointerCapture(e.pointerId)
-  if (start) emit('select', rectangle(start, start))
-  tip.value = null
+  hideTip()
+  const isMore = e.ctrlKey || e.metaKey
+  const name = nameAt(view.value, x, y, partIds.value.length)
+  const cell = cellAt(view.value, x, y, partIds.value.length, props.data.labels.length)
+  const row = name ?? (isMore ? cell?.part : undefined)
+  if (row !== undefined && (name !== null || (isMore && props.selection))) return takeRow(row, isMore)
+  start = cell
+  if (!start) return
+  canvas.value!.setPointerCapture(e.pointerId)
+  emit('select', rectangle(start, start))
+}
+
+// A name chooses its part in the measures that are chosen; with Ctrl it is one more, or one fewer.
+function takeRow(row: number, isMore: boolean) {
+  const part = partIds.value[row]!
+  const s = props.selection
+  if (!s) emit('select', { parts: [part], from: 0, to: props.data.labels.length - 1 })
+  else emit('select', isMore ? togglePart(s, part, partIds.value) : { ...s, parts: [part] })
 }
 
 function move(e: PointerEvent) {
@@ -79,18 +93,28 @@ function move(e: PointerEvent) {
   }
   const cell = cellAt(view.value, x, y, partIds.value.length, props.data.labels.length)
   if (cell) void tell(cell, x, y)
-  else tip.value = null
+  else hideTip()
 }
 
-async function tell(cell: Cell, x?: number, y?: number) {
-  const mine = ++asked
+function hideTip() {
+  asking.abort()
+  tip.value = null
+}
+
+// Told beside the pointer only once it rests; what is asked for a cell that was left is given up.
+async function tell(cell: Cell, x: number, y: number) {
+  asking.abort()
+  const { signal } = (asking = new AbortController())
   await new Promise((r) => setTimeout(r, 120))
-  if (mine !== asked) return
+  if (signal.aborted) return
   const part = props.data.parts[cell.part]!
-  const text = `${part.name || part.id}, measure ${props.data.labels[cell.measure]}: ${await props.reasons(part.id, cell.measure)}`
-  if (mine !== asked) return
-  told.value = text
-  tip.value = x === undefined || y === undefined ? null : { x: Math.min(x + 14, width.value - 330), y: y + 16, text }
+  try {
+    const why = await props.reasons(part.id, cell.measure, signal)
+    const text = `${part.name || part.id}, measure ${props.data.labels[cell.measure]}: ${why}`
+    if (!signal.aborted) tip.value = { x: Math.min(x + 14, width.value - 330), y: y + 16, text }
+  } catch (e) {
+    if (!isGivenUp(e)) tip.value = null
+  }
 }
 
 function wheel(e: WheelEvent) {
@@ -109,11 +133,13 @@ function key(e: KeyboardEvent) {
       return fresh ? s : moveSelection(s, 1, 0, count, partIds.value)
     },
     ArrowLeft: () => (e.shiftKey ? stretchSelection(s, -1, count) : moveSelection(s, -1, 0, count, partIds.value)),
-    ArrowDown: () => (fresh ? s : moveSelection(s, 0, 1, count, partIds.value)),
-    ArrowUp: () => moveSelection(s, 0, -1, count, partIds.value),
+    ArrowDown: () => {
+      if (e.shiftKey) return stretchParts(s, 1, partIds.value)
+      return fresh ? s : moveSelection(s, 0, 1, count, partIds.value)
+    },
+    ArrowUp: () => (e.shiftKey ? stretchParts(s, -1, partIds.value) : moveSelection(s, 0, -1, count, partIds.value)),
     Home: () => moveSelection(s, -count, 0, count, partIds.value),
     End: () => moveSelection(s, count, 0, count, partIds.value),
-    Escape: () => null,
   }
   const act = acts[e.key]
   if (e.key === '+' || e.key === '-')
@@ -127,13 +153,12 @@ watch(
   () => props.selection,
   (s) => {
     if (s) view.value = reveal(view.value, s.from, s.to, width.value, props.data.labels.length)
-    const part = s ? partIds.value.indexOf(s.parts[0]!) : -1
-    if (s && part >= 0 && !start) void tell({ part, measure: s.from })
   },
 )
 watch([() => props.data, () => props.selection, view], paint)
 watch(() => `${props.data.labels.length}:${props.data.parts.length}`, measure)
 
+defineExpose({ focus: () => box.value?.focus() })
 useResizeObserver(box, measure)
 onMounted(async () => {
   await nextTick()
@@ -164,16 +189,16 @@ onMounted(async () => {
           @pointerdown="down"
           @pointermove="move"
           @pointerup="start = null"
-          @pointerleave="tip = null"
+          @pointerleave="hideTip"
           @wheel.prevent="wheel"
         ></canvas>
       </div>
     </div>
     <div v-if="tip" class="tip" :style="{ left: `${tip.x}px`, top: `${tip.y}px` }">{{ tip.text }}</div>
     <p id="strip-keys" class="visually-hidden">
-      Arrow keys move the selection, Shift with left or right changes its length, plus and minus zoom, Escape clears.
+      Arrow keys move the selection, Shift with left or right changes its length, Shift with up or down takes more or
+      fewer parts, plus and minus zoom, Escape clears.
     </p>
-    <p class="visually-hidden" aria-live="polite">{{ told }}</p>
   </section>
 </template>
 

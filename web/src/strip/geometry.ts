@@ -36,6 +36,13 @@ export function cellAt(view: View, px: number, py: number, parts: number, measur
   return measure < measures && part < parts ? { part, measure } : null
 }
 
+/** The part whose name is under a point, or null. */
+export function nameAt(view: View, px: number, py: number, parts: number): number | null {
+  if (px >= names || py < head) return null
+  const part = Math.floor((py - head + view.y) / view.row)
+  return part < parts ? part : null
+}
+
 /** The nearest cell to a point: a drag may leave the strip. */
 export function nearestCell(view: View, px: number, py: number, parts: number, measures: number): Cell {
   const measure = Math.floor((px - names + view.x) / view.cell)

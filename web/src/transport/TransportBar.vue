@@ -2,11 +2,16 @@
 import PickOne from '../common/PickOne.vue'
 import { Button as AButton, Checkbox as ACheckbox, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, onBeforeUnmount } from 'vue'
+import { useTempos } from '../stations/tempo/ladder'
 import { units, unitWords, useTransport, type Playable } from './store'
 import { tellError } from '../common/tell'
 
 const props = defineProps<{ what: Playable; words: string; labels: readonly string[] }>()
 const transport = useTransport()
+const tempos = useTempos()
+// What is typed here is the tempo at which the passage is practised now, in Tempo and Assign too.
+const type = (tempo: { unit?: string; bpm?: number }) =>
+  tempos.type({ start: { unit: tempo.unit ?? transport.unit, bpm: tempo.bpm ?? transport.bpm } })
 
 const options = units.map((u) => ({ value: u, label: unitWords(u) }))
 const now = computed(() => measureWords(transport.measure))
@@ -36,9 +41,22 @@ onBeforeUnmount(() => void transport.stop())
     }}</AButton>
     <ACheckbox v-model:checked="transport.withClick">Click</ACheckbox>
     <ACheckbox v-model:checked="transport.withNotes">Notes</ACheckbox>
-    <PickOne v-model:value="transport.unit" class="unit" :options="options" label="Beat unit" />
+    <PickOne
+      :value="transport.unit"
+      class="unit"
+      :options="options"
+      label="Beat unit"
+      @update:value="type({ unit: $event })"
+    />
     <span aria-hidden="true">=</span>
-    <AInputNumber v-model:value="transport.bpm" :min="10" :max="400" aria-label="Beats per minute" class="bpm" />
+    <AInputNumber
+      :value="transport.bpm"
+      :min="10"
+      :max="400"
+      aria-label="Beats per minute"
+      class="bpm"
+      @update:value="typeof $event === 'number' && type({ bpm: $event })"
+    />
     <span class="quiet what">{{ words }}</span>
     <span class="now" aria-live="off">{{ now }}</span>
   </footer>

@@ -43,6 +43,8 @@ export const fractionValue = (text: string) => {
 export const useTransport = defineStore('transport', () => {
   const unit = ref('quarter')
   const bpm = ref(96)
+  /** True once the director has typed or chosen a tempo: it stays until the piece is left. */
+  const typed = ref(false)
   const withClick = ref(true)
   const withNotes = ref(false)
   const playing = ref(false)
@@ -112,5 +114,19 @@ export const useTransport = defineStore('transport', () => {
     player.stop()
   }
 
-  return { unit, bpm, withClick, withNotes, playing, measure, start, stop }
+  /** A tempo that the director chose. */
+  function choose(tempo: { unit?: string; bpm?: number }) {
+    if (tempo.unit !== undefined) unit.value = tempo.unit
+    if (tempo.bpm !== undefined) bpm.value = tempo.bpm
+    typed.value = true
+  }
+
+  /** The tempo that the piece itself asks for, where none was chosen. */
+  function suggest(tempo: { unit: string; bpm: number }) {
+    if (playing.value || typed.value) return
+    unit.value = tempo.unit
+    bpm.value = tempo.bpm
+  }
+
+  return { unit, bpm, typed, choose, suggest, withClick, withNotes, playing, measure, start, stop }
 })

@@ -45,7 +45,7 @@ public sealed record Erratum(string Part, int Measure, string What)
         var where = NotePlaces.Of(score, part, notes);
         if (change.Added is [{ Name: "pitch" or "rhythm" }])
             return $"{where}: {added}";
-        var preposition = change.Added.Concat(change.Removed).All(m => m.Name is "words" or "dynamics") ? "at" : "on";
+        var preposition = change.Added.Concat(change.Removed).All(m => m.Name is "words" or "dynamics" or "remark") ? "at" : "on";
         if (removed.Length == 0)
             return $"{added} {preposition} {where}";
         return added.Length == 0 ? $"no {removed} {preposition} {where}" : $"{added} instead of {removed} {preposition} {where}";

@@ -34,6 +34,7 @@ public static class MarkWords
         {
             { Name: "dynamics", Value: { } v } => v,
             { Name: "words", Value: { } v } => $"“{v}”",
+            { Name: "remark", Value: { } v } => $"remark “{v}”",
             { Name: "fingering", Value: { } v } => $"finger {v}",
             { Name: "string", Value: { } v } => $"string {v}",
             { Name: "accidental", Value: { } v } => $"{Plain(v)} sign",

@@ -1,7 +1,3 @@
-using MellowStand.Core.Assign;
-using MellowStand.Core.Notation;
-using MellowStand.Core.Study;
-using MellowStand.Core.Tempo;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -21,6 +17,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Sections">Sections it is for.</param>
 /// <param name="Players">Players it is for.</param>
 /// <param name="Note">A word to the players.</param>
+/// <param name="Version">For a change: the version that was seen.</param>
 public sealed record PassageRequest(
     string? Title,
     IReadOnlyList<string>? Parts,
@@ -33,7 +30,8 @@ public sealed record PassageRequest(
     DateOnly Due,
     IReadOnlyList<long>? Sections,
     IReadOnlyList<long>? Players,
-    string? Note
+    string? Note,
+    int? Version = null
 );
 
 /// <summary>A tempo step with its date.</summary>
@@ -59,21 +57,10 @@ public sealed record PassageView(
     IReadOnlyList<long> Sections,
     IReadOnlyList<long> Players,
     IReadOnlyList<DatedStepView> Steps,
-    bool Placed
-);
-
-/// <summary>What a section sheet says besides the music.</summary>
-/// <param name="Passage">The passage.</param>
-/// <param name="Due">The piece's date, or null.</param>
-/// <param name="For">Names of the sections and players.</param>
-/// <param name="CountOff">Beats to count before it, e.g. <c>3 beats</c>.</param>
-/// <param name="Notes">Findings as notes for players, in order of measures.</param>
-public sealed record SheetView(
-    PassageView Passage,
-    DateOnly? Due,
-    IReadOnlyList<string> For,
-    string CountOff,
-    IReadOnlyList<FindingView> Notes
+    bool Placed,
+    string Climb,
+    double ClimbValue,
+    int Version
 );
 
 /// <summary>Assign: passages, plans and section sheets.</summary>
@@ -87,7 +74,9 @@ public static class AssignEndpoints
         api.MapPost("/pieces/{id:long}/passages", Add).WithTags("Assign");
         group.MapGet("", (PassageRepository passages, TimeProvider clock) => TypedResults.Ok(passages.All().Select(p => View(p, clock))));
         group.MapGet("/{passage:long}", One);
-        group.MapGet("/{passage:long}/sheet", Sheet);
+        group.MapPut("/{passage:long}", Edit);
+        group.MapGet("/{passage:long}/sheet", SheetEndpoints.Sheet);
+        api.MapPost("/pieces/{id:long}/passages/questions", Questions).WithTags("Assign");
         group.MapDelete("/{passage:long}", Remove);
         group.MapPost("/{passage:long}/restore", Restore);
     }
@@ -118,7 +107,10 @@ public static class AssignEndpoints
             p.Sections,
             p.Players,
             [.. p.Steps.Select(s => new DatedStepView(s.Unit, s.Bpm, s.Due))],
-            p.IsPlaced
+            p.IsPlaced,
+            p.Climb,
+            p.ClimbValue,
+            p.Version
         );
 
     private static Ok<IEnumerable<PassageView>> List(long id, PassageRepository passages, PieceDesk desk, TimeProvider clock)
@@ -130,80 +122,30 @@ public static class AssignEndpoints
     private static Ok<PassageView> One(long passage, PassageRepository passages, TimeProvider clock) =>
         TypedResults.Ok(View(Find(passages, passage), clock));
 
-    private static Created<PassageView> Add(
-        long id,
-        PassageRequest request,
-        PassageRepository passages,
-        EnsembleRepository ensemble,
-        PieceDesk desk,
-        TimeProvider clock
-    )
+    private static Created<PassageView> Add(long id, PassageRequest request, PassageDesk desk, PassageRepository passages, TimeProvider clock)
     {
-        var piece = desk.Open(id);
-        var place = piece.Book.OfParts(request.Parts ?? [], request.From, request.To);
-        if (place.Parts.Count == 0)
-            throw Refusal.BadRequest("A passage needs at least one part. Select the parts that have it.");
-        var sections = (request.Sections ?? []).Distinct().ToList();
-        var players = (request.Players ?? []).Distinct().ToList();
-        if (sections.Count + players.Count == 0)
-            throw Refusal.BadRequest("Choose at least one section or player to hand the passage to.");
-        if (sections.Except(ensemble.Sections().Select(s => s.Id)).Any() || players.Except(ensemble.Players().Select(p => p.Id)).Any())
-            throw Refusal.NotFound("A section or player is not in the ensemble any more. Load the page again.");
-        var start = TempoEndpoints.Mark(request.Start, "start");
-        var goal = TempoEndpoints.Mark(request.Goal, "goal");
-        var steps = PassagePlan.Of(start, goal, TempoEndpoints.By(request.By), request.Value ?? 1, clock.Today(), request.Due);
-        var title = Names.CleanOrNull(request.Title) ?? $"Measures {place.From.Label}–{place.To.Label}";
-        var row = new PassageRow(
-            0,
-            id,
-            title,
-            place,
-            start.Unit.Name,
-            start.Bpm,
-            goal.Unit.Name,
-            goal.Bpm,
-            request.By!,
-            request.Value ?? 1,
-            clock.Today(),
-            request.Due,
-            Names.CleanOrNull(request.Note) ?? "",
-            sections,
-            players,
-            [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]
-        );
-        var made = passages.Add(row);
+        var made = passages.Add(desk.Draft(id, request, clock.Today()));
         return TypedResults.Created($"/api/passages/{made}", View(Find(passages, made), clock));
     }
 
-    private static Ok<SheetView> Sheet(
+    // The first day stays: what was logged since counts.
+    private static Ok<PassageView> Edit(
         long passage,
+        PassageRequest request,
+        PassageDesk desk,
         PassageRepository passages,
-        EnsembleRepository ensemble,
-        QuietRepository quiets,
-        PieceDesk desk,
         TimeProvider clock
     )
     {
-        var row = Find(passages, passage);
-        var piece = desk.Open(row.PieceId);
-        if (!row.IsPlaced)
-            throw Refusal.Conflict($"\"{row.Title}\" belongs to an earlier edition of {row.PieceTitle}. Place it in this edition first.");
-        var quiet = Quiet.Of(quiets, piece);
-        var notes = piece
-            .Layer.Findings.Where(f => row.Place.Meets(f.From, f.To) && row.Place.HasAny(f.Parts) && !quiet.Holds(f))
-            .Select(f =>
-                StudyEndpoints.View(piece, f.InWordsOf(row.Place.Parts, piece.Layer.Study.NameOf), false, f.Severity > Severity.Note)
-            );
-        var names = ensemble
-            .Sections()
-            .Where(s => row.Sections.Contains(s.Id))
-            .Select(s => s.Name)
-            .Concat(ensemble.Players().Where(p => row.Players.Contains(p.Id)).Select(p => p.Name));
-        var beats = Lengths.Mixed(CountOff.Beats(piece.Layer.Current.Measures[row.Place.From.Index]));
-        return TypedResults.Ok(
-            new SheetView(View(row, clock), piece.Row.Due, [.. names], beats == "1" ? "1 beat" : $"{beats} beats", [.. notes])
-        );
+        var there = Find(passages, passage);
+        var row = desk.Draft(there.PieceId, request, there.Begins) with { Id = passage, Version = Versions.Seen(request.Version) };
+        passages.Update(row).Demand("This passage");
+        return One(passage, passages, clock);
     }
+
+    // Asked before it is handed out; nothing is kept or refused by it.
+    private static Ok<IReadOnlyList<string>> Questions(long id, PassageRequest request, PassageDesk desk) =>
+        TypedResults.Ok(desk.Questions(id, request));
 
     private static NoContent Remove(long passage, PassageRepository passages, TimeProvider clock)
     {

@@ -25,7 +25,8 @@ public sealed record LogView(
     string Unit,
     double Bpm,
     DateOnly Heard,
-    string Note
+    string Note,
+    string Section
 );
 
 /// <summary>What the line to the date says of a player.</summary>
@@ -67,32 +68,10 @@ public static class HearEndpoints
     public static void MapHear(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/log").WithTags("Hear");
-        group.MapGet("", List);
         group.MapPost("", Add);
         group.MapDelete("/{entry:long}", Remove);
         group.MapPost("/{entry:long}/restore", Restore);
         api.MapGet("/passages/{passage:long}/readiness", Readiness).WithTags("Hear");
-    }
-
-    private static Ok<IEnumerable<LogView>> List(PassageRepository passages, EnsembleRepository ensemble, long? passage = null) =>
-        TypedResults.Ok(Views(passages, ensemble, passages.Log(passage)));
-
-    private static IEnumerable<LogView> Views(PassageRepository passages, EnsembleRepository ensemble, IReadOnlyList<LogRow> log)
-    {
-        var titles = passages.All().ToDictionary(p => p.Id);
-        var names = ensemble.Names();
-        return log.Select(l => new LogView(
-            l.Id,
-            l.PassageId,
-            titles.TryGetValue(l.PassageId, out var p) ? p.Title : "a passage taken back",
-            p?.PieceTitle ?? "",
-            l.PlayerId,
-            names.GetValueOrDefault(l.PlayerId, "a former player"),
-            l.Unit,
-            l.Bpm,
-            l.Heard,
-            l.Note
-        ));
     }
 
     private static Created<LogView> Add(LogRequest request, PassageRepository passages, EnsembleRepository ensemble, TimeProvider clock)
@@ -109,7 +88,7 @@ public static class HearEndpoints
         var id = passages.AddLog(request.Passage, request.Player, mark.Unit.Name, mark.Bpm, heard, Names.CleanOrNull(request.Note) ?? "");
         return TypedResults.Created(
             $"/api/log/{id}",
-            Views(passages, ensemble, [.. passages.Log(request.Passage).Where(l => l.Id == id)]).First()
+            RecordEndpoints.Views(passages, ensemble, passages.Log(request.Passage).Where(l => l.Id == id))[0]
         );
     }
 
@@ -127,17 +106,21 @@ public static class HearEndpoints
         TypedResults.Ok(
             readiness
                 .Of(AssignEndpoints.Find(passages, passage))
-                .Select(r => new ReadyView(
-                    r.PlayerId,
-                    r.Player,
-                    r.Section,
-                    States[r.Readiness],
-                    r.Entries,
-                    r.LastQuarterBpm,
-                    r.Forecast.ReadyOn,
-                    r.Forecast.BpmPerWeek,
-                    r.Forecast.AtDate,
-                    r.Forecast.Why
-                ))
+                .Select(View)
+        );
+
+    /// <summary>What the line to the date says of a player, as the interface shows it.</summary>
+    internal static ReadyView View(PlayerReadiness r) =>
+        new(
+            r.PlayerId,
+            r.Player,
+            r.Section,
+            States[r.Readiness],
+            r.Entries,
+            r.LastQuarterBpm,
+            r.Forecast.ReadyOn,
+            r.Forecast.BpmPerWeek,
+            r.Forecast.AtDate,
+            r.Forecast.Why
         );
 }

@@ -31,7 +31,8 @@ public sealed record ClickRequest(string From, string To, string Unit, double Bp
 /// <param name="Printed">True when a metronome mark is printed.</param>
 /// <param name="StartUnit">Unit of a first step.</param>
 /// <param name="StartBpm">Tempo of a first step: about six tenths of the goal.</param>
-public sealed record TempoHint(string Unit, double Bpm, bool Printed, string StartUnit, double StartBpm);
+/// <param name="By">How the house climbs: <c>step</c>, <c>percent</c> or <c>marks</c>.</param>
+public sealed record TempoHint(string Unit, double Bpm, bool Printed, string StartUnit, double StartBpm, string By);
 
 /// <summary>Tempo: ladders and clicks.</summary>
 public static class TempoEndpoints
@@ -105,10 +106,12 @@ public static class TempoEndpoints
         var piece = desk.Open(id);
         var first = piece.Book.Read(null, from, null).From.Index;
         var printed = piece.Layer.Study.Tempo.MarkAt(first);
-        var quarter = piece.Layer.Study.Tempo.QuarterBpmAt(first);
+        var quarter = GoalTempo.QuarterBpmAt(piece.Layer.Study.Tempo, piece.Layer.Knowledge.House, first);
         var beat = printed is null ? piece.Layer.Current.Measures[first].Meter.BeatUnit : printed.Unit;
         var unit = BeatUnit.OfLength(beat) ?? BeatUnit.Find("quarter")!;
         var bpm = Math.Round(quarter / unit.Quarters.Value, 1);
-        return TypedResults.Ok(new TempoHint(unit.Name, bpm, printed is not null, unit.Name, Math.Max(30, Math.Round(bpm * 0.6))));
+        return TypedResults.Ok(
+            new TempoHint(unit.Name, bpm, printed is not null, unit.Name, Math.Max(30, Math.Round(bpm * 0.6)), piece.Layer.Knowledge.House["ladder"])
+        );
     }
 }

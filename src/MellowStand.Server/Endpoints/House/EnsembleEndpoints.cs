@@ -69,7 +69,8 @@ public static class EnsembleEndpoints
         return [.. ensemble.Sections().Select(s => new SectionView(s.Id, s.Name, [.. players[s.Id]], s.Version))];
     }
 
-    private static PlayerView View(PlayerRow p) =>
+    /// <summary>A player as the interface shows one.</summary>
+    internal static PlayerView View(PlayerRow p) =>
         new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds, p.Version);
 
     private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)

@@ -145,7 +145,10 @@ public static class TableEndpoints
 
     private static string NameOf(Part part) => part.Name.Length > 0 ? part.Name : part.Id;
 
-    private static IResult Csv(Table table, string name)
+    private static IResult Csv(Table table, string name) => Csv(table.Row, table.Rows, name);
+
+    /// <summary>Rows as CSV, safe to open in a spreadsheet.</summary>
+    internal static IResult Csv(Type row, IReadOnlyList<object> rows, string name)
     {
         using var stream = new MemoryStream();
         // A cell that a spreadsheet would take for a formula is written as text.
@@ -157,10 +160,10 @@ public static class TableEndpoints
             )
         )
         {
-            var columns = table.Row.GetProperties();
+            var columns = row.GetProperties();
             csv.WriteHeader(columns.Select(c => c.Name).ToArray());
-            foreach (var row in table.Rows)
-                csv.WriteRecord([.. columns.Select(c => Convert.ToString(c.GetValue(row), CultureInfo.InvariantCulture) ?? "")]);
+            foreach (var one in rows)
+                csv.WriteRecord([.. columns.Select(c => Convert.ToString(c.GetValue(one), CultureInfo.InvariantCulture) ?? "")]);
         }
 
         return Results.File(stream.ToArray(), "text/csv; charset=utf-8", name);

@@ -1,3 +1,4 @@
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Study;
 using MellowStand.Core.Study.Heat;
 using MellowStand.Server.Answers;
@@ -8,6 +9,26 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>A finding as the interface shows it.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Rule">The rule that found it.</param>
+/// <param name="Parts">Ids of the parts it holds for.</param>
+/// <param name="From">Label of its first measure.</param>
+/// <param name="To">Label of its last measure.</param>
+/// <param name="FromIndex">First measure from 0.</param>
+/// <param name="ToIndex">Last measure from 0.</param>
+/// <param name="Notes">Ids of the notes it speaks of.</param>
+/// <param name="Severity"><c>note</c>, <c>warn</c> or <c>stop</c>.</param>
+/// <param name="Title">A few words.</param>
+/// <param name="Why">One sentence.</param>
+/// <param name="Dismissed">True when it, or its rule, is quiet.</param>
+/// <param name="Kind">The kind of its rule.</param>
+/// <param name="Rank">Its place in the order in which a director reads, from 1.</param>
+/// <param name="Shown">True when it is on the short list.</param>
+/// <param name="CanWriteIn">True when it can be written into its parts.</param>
+/// <param name="Own">How some parts read it.</param>
+/// <param name="Written">The decision that wrote it in, or null.</param>
+/// <param name="Review">What the director said of it for players: <c>sent</c>, <c>held</c>, or null while it waits.</param>
+/// <param name="Words">What players read instead of its own words, or null.</param>
 public sealed record FindingView(
     string Id,
     string Rule,
@@ -25,7 +46,10 @@ public sealed record FindingView(
     int Rank,
     bool Shown,
     bool CanWriteIn,
-    IReadOnlyList<OwnWordsView> Own
+    IReadOnlyList<OwnWordsView> Own,
+    long? Written,
+    string? Review,
+    string? Words
 );
 
 /// <summary>How some parts read a finding that they share with others in notes of their own.</summary>
@@ -55,6 +79,9 @@ public static class StudyEndpoints
         group.MapGet("/heat/reasons", Reasons).KeepAnswer();
         group.MapPut("/study/{finding}/dismissal", Dismiss);
         group.MapDelete("/study/{finding}/dismissal", Recall);
+        group.MapPut("/study/{finding}/review", ReviewEndpoints.Review);
+        group.MapDelete("/study/{finding}/review", ReviewEndpoints.Forget);
+        group.MapPost("/study/reviews", ReviewEndpoints.ReviewMany);
     }
 
     // Severity is a word of the interface, not a number that may shift.
@@ -74,38 +101,12 @@ public static class StudyEndpoints
         var quiet = Quiet.Of(quiets, piece);
         var wanted = part is null ? null : Parts(piece, part);
         var shown = Ranking.Shown(piece.Layer.Findings.Where(f => !quiet.Holds(f)));
+        var views = new FindingViews(piece, quiet, shown);
         return TypedResults.Ok(
             piece
                 .Layer.Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))
                 .Where(f => dismissed || !quiet.Holds(f))
-                .Select(f =>
-                    View(piece, wanted is null ? f : f.InWordsOf(wanted, piece.Layer.Study.NameOf), quiet.Holds(f), shown.Contains(f.Id))
-                )
-        );
-    }
-
-    /// <summary>A finding as the interface shows it.</summary>
-    public static FindingView View(OpenPiece piece, Finding f, bool dismissed, bool shown)
-    {
-        var last = Math.Min(f.To, piece.Layer.Current.Measures.Count - 1);
-        return new FindingView(
-            f.Id,
-            f.Rule,
-            f.Parts,
-            piece.Label(f.From),
-            piece.Label(last),
-            f.From,
-            last,
-            f.Notes,
-            f.Severity.ToString().ToLowerInvariant(),
-            f.Title,
-            f.Why,
-            dismissed,
-            StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "other",
-            piece.Layer.Ranks[f.Id],
-            shown,
-            f.Notes.Count > 0 || f.From == f.To,
-            [.. f.Own.Select(o => new OwnWordsView(o.Parts, o.Title, o.Why))]
+                .Select(f => views.Of(f, wanted))
         );
     }
 
@@ -169,8 +170,7 @@ public static class StudyEndpoints
         switch (scope)
         {
             case "here":
-                var place = piece.Book.At(found.Parts, found.From, found.To);
-                quiets.Dismiss(id, new QuietFinding(found.Id, found.Title, found.Key, place), clock.GetUtcNow());
+                quiets.Review(id, [ReviewEndpoints.Said(piece, found, ReviewStates.Dismissed, null)], clock.GetUtcNow());
                 break;
             case "piece":
                 quiets.Quiet(id, found.Rule, clock.GetUtcNow());
@@ -185,7 +185,9 @@ public static class StudyEndpoints
         return TypedResults.NoContent();
     }
 
-    private static Finding Find(OpenPiece piece, string finding) =>
+    /// <summary>The finding with the id.</summary>
+    /// <exception cref="Refusal">It is not there any more.</exception>
+    internal static Finding Find(OpenPiece piece, string finding) =>
         piece.Layer.Findings.FirstOrDefault(f => f.Id == finding)
         ?? throw Refusal.NotFound("This finding is not in the piece any more. Load the list again.");
 
@@ -210,9 +212,11 @@ public static class StudyEndpoints
             {
                 var found = Find(piece, finding);
                 var changes = WriteIn.Of(piece.Layer.Study, found);
+                if (new WrittenIn(piece.Layer.Study, piece.Layer.Decisions).By(found) is not null)
+                    throw Refusal.Conflict("This is written in already. Undo that first to write it anew.");
                 if (changes.Count == 0)
                     throw Refusal.BadRequest("None of its parts plays here, so there is no note to write it at.");
-                return DecisionEndpoints.FreeDraft($"Study: {found.Title}", changes);
+                return DecisionEndpoints.FreeDraft(WrittenIn.ReasonOf(found), changes);
             }
         );
 }

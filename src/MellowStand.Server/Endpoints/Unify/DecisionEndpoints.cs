@@ -233,7 +233,9 @@ public static class DecisionEndpoints
         return FreeDraft(Reason(request.Why, "written by hand"), [new MarkChange(part.Id, request.Notes, add, remove)]);
     }
 
-    private static List<Mark> Marks(IReadOnlyList<string>? names)
+    /// <summary>Reads marks as the interface has them.</summary>
+    /// <exception cref="Refusal">One of them cannot be written.</exception>
+    internal static List<Mark> Marks(IReadOnlyList<string>? names)
     {
         var marks = (names ?? []).Select(Mark.Parse).ToList();
         foreach (var mark in marks)

@@ -1,5 +1,8 @@
 using MellowStand.Core.Assign;
 using MellowStand.Core.Decisions;
+using MellowStand.Core.Instruments;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
 using MellowStand.Core.Tempo;
 using MellowStand.Server.Security;
 using MellowStand.Storage;
@@ -14,6 +17,7 @@ public sealed class DemoSchool(
     EnsembleRepository ensemble,
     PassageRepository passages,
     HouseRepository house,
+    QuietRepository quiets,
     PieceDesk desk,
     TimeProvider clock,
     ILogger<DemoSchool> log
@@ -40,6 +44,8 @@ public sealed class DemoSchool(
         Settle(band, 7);
         Settle(ferry, 2);
         HandOut(band, ferry, today);
+        Review(band);
+        Remark(band);
         log.LogInformation("The demo school is on the shelf: {Pieces} pieces, {Players} players", pieces.All().Count, _players.Count);
     }
 
@@ -58,8 +64,11 @@ public sealed class DemoSchool(
         {
             _sections[section] = ensemble.AddSection(section);
             var chair = 1;
-            foreach (var name in names)
-                _players[name] = ensemble.AddPlayer(_sections[section], name, instrument, chair++, "comfortable");
+            foreach (var entry in names)
+            {
+                var (name, own) = entry.Split(':') is [var n, var other] ? (n, other) : (entry, instrument);
+                _players[name] = ensemble.AddPlayer(_sections[section], name, own, chair++, "comfortable");
+            }
         }
     }
 
@@ -74,6 +83,43 @@ public sealed class DemoSchool(
             Make(piece, new DecisionDraft(d.Id, Verdict.Accepted, d.Proposal.Mark, d.Proposal.Why, d.Changes[d.Proposal.Mark]));
         if (marks.Count > count)
             Make(piece, new DecisionDraft(marks[count].Id, Verdict.Kept, null, "The section leader plays it this way on purpose.", []));
+    }
+
+    // What the sections with a passage read is reviewed, but for the newest few.
+    private void Review(long piece)
+    {
+        const int Waiting = 3;
+        var open = desk.Open(piece);
+        var found = open.Layer.Findings.Where(f => f.Severity > Severity.Note).OrderBy(f => f.From).ToList();
+        quiets.Review(
+            piece,
+            [
+                .. found
+                    .SkipLast(Waiting)
+                    .Select(f => new ReviewedFinding(
+                        f.Id,
+                        f.Title,
+                        f.Key,
+                        open.Book.At(f.Parts, f.From, f.To),
+                        ReviewStates.Sent
+                    )),
+            ],
+            clock.GetUtcNow()
+        );
+    }
+
+    private void Remark(long piece)
+    {
+        var at = new BeatPlace(desk.Open(piece).Book.OfParts(["P3"], "21", null).From.Index, null);
+        var made = FreeMarks.Of(
+            desk.Open(piece).Layer.Current,
+            ["P3", "P4"],
+            at,
+            at,
+            [new Mark("remark", "Listen to the low reeds here: they have the beat.")],
+            []
+        );
+        Make(piece, new DecisionDraft(null, Verdict.Free, null, "said in rehearsal", made.Changes));
     }
 
     private void Make(long piece, DecisionDraft draft) => decide.Make(piece, DemoDirector.DemoName, _ => [draft]);
@@ -175,6 +221,7 @@ public sealed class DemoSchool(
         {
             var pace = perWeek + (((n % 5) - 2) * perWeek * 0.35);
             var heard = n % 4 == 3 ? 2 : 4;
+            var remarks = DemoPeople.RemarksFor(Catalog.Find(player.Instrument)?.Family ?? Family.Unknown);
             for (var k = 0; k < heard; k++)
             {
                 var weeksAgo = heard - k;
@@ -185,7 +232,7 @@ public sealed class DemoSchool(
                     "quarter",
                     Math.Round(bpm),
                     today.AddDays(-5 * weeksAgo),
-                    k == heard - 1 ? DemoPeople.Remarks[n % DemoPeople.Remarks.Count] : ""
+                    k == heard - 1 ? remarks[n % remarks.Count] : ""
                 );
             }
 

@@ -7,7 +7,7 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Services;
 
 /// <summary>Something that a new edition cannot take.</summary>
-/// <param name="Kind"><c>decision</c>, <c>passage</c>, <c>dismissal</c>, <c>instrument</c> or <c>leader</c>.</param>
+/// <param name="Kind"><c>decision</c>, <c>passage</c>, <c>dismissal</c>, <c>instrument</c>, <c>leader</c> or <c>seats</c>.</param>
 /// <param name="Key">Its number, finding, part or parts.</param>
 /// <param name="What">What it is, in words.</param>
 /// <param name="Where">Where it stood, in words.</param>
@@ -29,7 +29,7 @@ public sealed record EditionPlan(
 )
 {
     /// <summary>How many things are carried.</summary>
-    public int Carried => Decisions.Count + Places.Passages.Count + Places.Quiet.Count + Places.Instruments.Count + Places.Leaders.Count;
+    public int Carried => Decisions.Count + Places.Passages.Count + Places.Quiet.Count + Places.Instruments.Count + Places.Leaders.Count + Places.Seats.Count;
 }
 
 /// <summary>Puts a new edition in the place of an old one, and takes along whatever lives at an address.</summary>
@@ -85,6 +85,7 @@ public sealed class EditionService(EditionRepository editions, PieceDesk desk, T
             .. there.Quiet.Where(q => q.Place.Edition != piece.Row.Edition).Select(q => UnplacedThings.Of(q, Why)),
             .. there.Instruments.Where(i => i.Edition != piece.Row.Edition).Select(i => UnplacedThings.Of(i, Why)),
             .. there.Leaders.Where(l => l.Edition != piece.Row.Edition).Select(l => UnplacedThings.Of(l.Row, Why)),
+            .. there.Seats.Where(s => s.Edition != piece.Row.Edition).Select(s => UnplacedThings.Of(s, Why)),
         ];
     }
 
@@ -173,7 +174,7 @@ public sealed class EditionService(EditionRepository editions, PieceDesk desk, T
             .Quiet.Where(q => q.Place.Edition == here && q.Key is not null)
             .Select(q => (Was: q, Key: Or(carry.Of(q.Key!), why => UnplacedThings.Of(q, why)), carry.Of(q.Place).Value))
             .Where(q => q is { Key: not null, Value: not null })
-            .Select(q => (q.Was.Finding, new QuietFinding(q.Key!.Id, q.Was.Title, q.Key, q.Value!)))
+            .Select(q => (q.Was.Finding, q.Was with { Finding = q.Key!.Id, Key = q.Key, Place = q.Value! }))
             .ToList();
         var instruments = there
             .Instruments.Where(i => i.Edition == here)
@@ -189,7 +190,15 @@ public sealed class EditionService(EditionRepository editions, PieceDesk desk, T
             .Where(l => l.Now is not null)
             .Select(l => (l.Row, new LeaderRow(l.Now!.Parts, l.Now.Leader)))
             .ToList();
-        return (new Places(passages, quiet, instruments, leaders), lost);
+        var seats = there
+            .Seats.Where(s => s.Edition == here)
+            .SelectMany(s =>
+                (Or(carry.AllOfPart(s.Part), why => UnplacedThings.Of(s, why)) ?? []).Select(p =>
+                    (s.Part, s with { Part = p, Edition = edition })
+                )
+            )
+            .ToList();
+        return (new Places(passages, quiet, instruments, leaders, seats), lost);
     }
 
     private static Refusal Moved() =>

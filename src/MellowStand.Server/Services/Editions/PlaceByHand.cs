@@ -12,6 +12,7 @@ public sealed class PlaceByHand(
     PassageRepository passages,
     PieceRepository pieces,
     QuietRepository quiet,
+    SeatRepository seats,
     Database database,
     PieceDesk desk,
     Decide decide,
@@ -20,7 +21,7 @@ public sealed class PlaceByHand(
 {
     /// <summary>Places something.</summary>
     /// <param name="id">The piece.</param>
-    /// <param name="kind"><c>decision</c>, <c>passage</c>, <c>dismissal</c>, <c>instrument</c> or <c>leader</c>.</param>
+    /// <param name="kind"><c>decision</c>, <c>passage</c>, <c>dismissal</c>, <c>instrument</c>, <c>seats</c> or <c>leader</c>.</param>
     /// <param name="key">Its number, finding, part or parts.</param>
     /// <param name="parts">Ids of the parts.</param>
     /// <param name="from">Label of the first measure, or null for the first.</param>
@@ -66,6 +67,9 @@ public sealed class PlaceByHand(
                     place
                 );
                 break;
+            case "seats":
+                PlaceSeats(piece, Found(there.Seats.FirstOrDefault(s => s.Part == key && s.Edition != piece.Row.Edition)), place);
+                break;
             default:
                 throw Refusal.NotFound("Nothing of this kind can be placed.");
         }
@@ -106,16 +110,19 @@ public sealed class PlaceByHand(
         decide.Make(piece.Row.Id, person, _ => [new DecisionDraft(null, Verdict.Free, null, decision.Why, changes)]);
     }
 
-    private void PlaceDismissal(OpenPiece piece, QuietFinding was, Address place)
+    private void PlaceDismissal(OpenPiece piece, ReviewedFinding was, Address place)
     {
         var found = piece.Layer.Findings.FirstOrDefault(f => f.Rule == was.Key?.Rule && place.Meets(f.From, f.To) && place.HasAny(f.Parts));
         if (found is null)
-            throw Refusal.BadRequest($"Study finds nothing of the kind in {place.Words}, so there is nothing to dismiss. Drop it.");
-        quiet.Dismiss(
-            piece.Row.Id,
-            new QuietFinding(found.Id, found.Title, found.Key, piece.Book.At(found.Parts, found.From, found.To)),
-            clock.GetUtcNow()
-        );
+            throw Refusal.BadRequest($"Study finds nothing of the kind in {place.Words}, so there is nothing to say of it. Drop it.");
+        var now = was with { Finding = found.Id, Key = found.Key, Place = piece.Book.At(found.Parts, found.From, found.To) };
+        quiet.Review(piece.Row.Id, [now], clock.GetUtcNow());
+    }
+
+    private void PlaceSeats(OpenPiece piece, SeatRow was, Address place)
+    {
+        foreach (var part in place.Parts.Select(piece.Part))
+            seats.Seat(piece.Row.Id, new SeatRow(part.Id, part.Name, was.Players, piece.Row.Edition), false);
     }
 
     private void PlaceInstrument(OpenPiece piece, ChosenInstrument was, Address place)

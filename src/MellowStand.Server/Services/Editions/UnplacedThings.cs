@@ -23,8 +23,8 @@ internal static class UnplacedThings
     public static Unplaced Of(PassageRow p, string why) =>
         new("passage", p.Id.ToString(CultureInfo.InvariantCulture), p.Title, $"{p.Place.Words}, {Parts(p.Place.Parts)}", why);
 
-    public static Unplaced Of(QuietFinding q, string why) =>
-        new("dismissal", q.Finding, q.Title, $"{q.Place.Words}, {Parts(q.Place.Parts)}", why);
+    public static Unplaced Of(ReviewedFinding q, string why) =>
+        new("dismissal", q.Finding, q.Words ?? q.Title, $"{q.Place.Words}, {Parts(q.Place.Parts)}", why);
 
     public static Unplaced Of(ChosenInstrument i, string why) =>
         new(
@@ -37,6 +37,9 @@ internal static class UnplacedThings
 
     public static Unplaced Of(LeaderRow l, string why) =>
         new("leader", l.Parts, $"{l.Leader} leads the line", Parts(l.Parts.Split(',')), why);
+
+    public static Unplaced Of(SeatRow s, string why) =>
+        new("seats", s.Part, $"who plays {(s.Name.Length > 0 ? s.Name : s.Part)}", s.Name.Length > 0 ? s.Name : s.Part, why);
 
     private static IEnumerable<string> Marks(MarkChange c) => c.Added.Select(m => "add " + m).Concat(c.Removed.Select(m => "remove " + m));
 

@@ -80,9 +80,9 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
         var school = SchoolOf(state);
         var same = before is not null && before.Row.Edition == state.Row.Edition && before.Row.Stamp.School == state.Row.Stamp.School;
         var knowledge =
-            same && before!.Layer.Knowledge.IsOf(state.Instruments, state.Leaders)
+            same && before!.Layer.Knowledge.IsOf(state.Instruments, state.Leaders, state.Seated)
                 ? before.Layer.Knowledge
-                : new Knowledge(edition.Printed, school, state.Instruments, state.Leaders);
+                : new Knowledge(edition.Printed, school, state.Instruments, state.Leaders, state.Seated);
         var piece = new OpenPiece(state.Row, Layer.Of(edition, knowledge, state.Decisions, before?.Layer), state.Versions);
         _kept.Keep(piece);
         return piece;

@@ -46,10 +46,10 @@ public sealed class UpgradeService(
             [.. edition.Printed.Measures.Select(m => m.Label)],
             edition.Printed.Parts.ToDictionary(p => p.Id, p => p.Name),
             there.Quiet.Count == 0
-                ? new Dictionary<string, QuietFinding>()
+                ? new Dictionary<string, ReviewedFinding>()
                 : layer
                     .Findings.DistinctBy(f => f.FormerId)
-                    .ToDictionary(f => f.FormerId, f => new QuietFinding(f.Id, f.Title, f.Key, book.At(f.Parts, f.From, f.To))),
+                    .ToDictionary(f => f.FormerId, f => new ReviewedFinding(f.Id, f.Title, f.Key, book.At(f.Parts, f.From, f.To))),
             layer.Differences.DistinctBy(d => d.FormerId).ToDictionary(d => d.FormerId, d => d.Id)
         );
     }

@@ -1,43 +1,39 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton } from 'ant-design-vue'
+import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, take, type Piece, type Schemas } from '../../api/client'
-import { keys, usePieceChange } from '../../api/queries'
+import { doAct, isBusy } from '../../acts/useAct'
+import { keys } from '../../api/queries'
 import FilePick from '../../views/shelf/FilePick.vue'
 import { sendScore } from '../../views/shelf/upload'
 import EditionPlan from './EditionPlan.vue'
-import { tellError } from '../../common/tell'
 
 const props = defineProps<{ piece: Piece }>()
 const id = computed(() => props.piece.id)
-const { message } = AApp.useApp()
 const waiting = ref<{ file: File; plan: Schemas['EditionPlanView'] } | null>(null)
 const older = useQuery({
   queryKey: computed(() => keys.of(id.value, 'editions')),
   queryFn: () => take(api.GET('/api/pieces/{id}/editions', { params: { path: { id: id.value } } })),
 })
 
-const replace = usePieceChange(id, (file: File) => sendScore(`/api/pieces/${id.value}/editions`, file, () => {}).done)
-const restore = usePieceChange(id, () =>
-  take(api.POST('/api/pieces/{id}/editions/restore', { params: { path: { id: id.value } } })),
-)
-
-async function useNew() {
+const busy = isBusy('edition')
+function useNew() {
   const file = waiting.value!.file
   waiting.value = null
-  try {
-    await replace.mutateAsync(file)
-    message.success('The new edition is in place; the old one is kept.')
-  } catch (e) {
-    tellError(e)
-  }
+  return doAct({
+    key: 'edition',
+    run: () => sendScore(`/api/pieces/${id.value}/editions`, file, () => {}).done,
+    words: 'The new edition is in place; the old one is kept and can be brought back.',
+  })
 }
 
-async function back() {
-  await restore.mutateAsync(undefined)
-  message.info('The earlier edition is back, with the decisions it had.')
-}
+const back = () =>
+  doAct({
+    key: 'edition',
+    run: () => take(api.POST('/api/pieces/{id}/editions/restore', { params: { path: { id: id.value } } })),
+    words: 'The earlier edition is back, with the decisions it had.',
+  })
 </script>
 
 <template>
@@ -53,7 +49,7 @@ async function back() {
     <ul v-if="older.data.value?.length">
       <li v-for="(e, i) in older.data.value" :key="e.id">
         {{ e.fileName }}, until {{ e.replaced.slice(0, 10) }}: {{ e.reason }}
-        <AButton v-if="i === 0" size="small" @click="back">Bring it back</AButton>
+        <AButton v-if="i === 0" size="small" :loading="busy" @click="back">Bring it back</AButton>
       </li>
     </ul>
   </section>

@@ -3,7 +3,8 @@ import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, watch } from 'vue'
 import { api, take, type Piece, type Schemas } from '../../api/client'
-import { keys, usePieceChange } from '../../api/queries'
+import { doAct, isBusy } from '../../acts/useAct'
+import { keys } from '../../api/queries'
 import PickMany from '../../common/PickMany.vue'
 import PickOne from '../../common/PickOne.vue'
 
@@ -22,6 +23,7 @@ const kinds: Record<string, string> = {
   dismissal: 'Dismissed finding',
   instrument: 'Instrument',
   leader: 'Leader',
+  seats: 'Players of a part',
 }
 const parts = computed(() => props.piece.parts.map((p) => ({ value: p.id, label: p.name || p.id })))
 const measures = computed(() => props.piece.measures.map((m) => ({ value: m, label: m })))
@@ -31,10 +33,19 @@ watch(measures, (m) => Object.assign(where, { parts: [], from: m[0]?.value ?? ''
 })
 
 const path = (u: Unplaced) => ({ params: { path: { id: id.value, kind: u.kind, key: u.key } } })
-const place = usePieceChange(id, (u: Unplaced) =>
-  take(api.PUT('/api/pieces/{id}/unplaced/{kind}/{key}', { ...path(u), body: { ...where } })),
-)
-const drop = usePieceChange(id, (u: Unplaced) => take(api.DELETE('/api/pieces/{id}/unplaced/{kind}/{key}', path(u))))
+const busy = isBusy('place')
+const place = (u: Unplaced) =>
+  doAct({
+    key: 'place',
+    run: () => take(api.PUT('/api/pieces/{id}/unplaced/{kind}/{key}', { ...path(u), body: { ...where } })),
+    words: `${u.what}: placed at ${where.from}–${where.to}.`,
+  })
+const drop = (u: Unplaced) =>
+  doAct({
+    key: 'place',
+    run: () => take(api.DELETE('/api/pieces/{id}/unplaced/{kind}/{key}', path(u))),
+    words: `${u.what}: dropped.`,
+  })
 </script>
 
 <template>
@@ -60,14 +71,8 @@ const drop = usePieceChange(id, (u: Unplaced) => take(api.DELETE('/api/pieces/{i
         <b>{{ kinds[u.kind] ?? u.kind }}</b> {{ u.what }}
         <span class="quiet">{{ u.where ? `${u.where}: ` : '' }}{{ u.why }}</span>
         <span class="acts">
-          <AButton
-            size="small"
-            :disabled="!where.parts.length"
-            :loading="place.isPending.value"
-            @click="place.mutate(u)"
-            >Place here</AButton
-          >
-          <AButton size="small" type="text" @click="drop.mutate(u)">Drop</AButton>
+          <AButton size="small" :disabled="!where.parts.length" :loading="busy" @click="place(u)">Place here</AButton>
+          <AButton size="small" type="text" @click="drop(u)">Drop</AButton>
         </span>
       </li>
     </ul>

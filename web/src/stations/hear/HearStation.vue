@@ -1,85 +1,107 @@
 <script setup lang="ts">
-import PickOne from '../../common/PickOne.vue'
-import { App as AApp, Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
-import { computed, onMounted, ref, watch } from 'vue'
+import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { doAct, isBusy } from '../../acts/useAct'
 import { api, take } from '../../api/client'
 import { keys, useLog, usePassages, useReadiness } from '../../api/queries'
 import { dayFromNow, daysWords, shortDate } from '../../common/dates'
+import DayField from '../../common/DayField.vue'
+import PickOne from '../../common/PickOne.vue'
 import StateWord from '../../common/StateWord.vue'
+import { useDraft } from '../../common/useDraft'
+import { neighbour, useStationKeys } from '../../keys/useKeys'
 import { unitWords } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
 import ForecastLine from './ForecastLine.vue'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
-const queries = useQueryClient()
-const { message } = AApp.useApp()
 const id = computed(() => props.piece.id)
 const passages = usePassages(id)
-const chosen = ref<number>()
+const { draft, clear } = useDraft(`log ${props.piece.id}`, () => ({
+  passage: 0,
+  player: 0,
+  bpm: 0,
+  heard: dayFromNow(0),
+  note: '',
+}))
+const chosen = computed(() => draft.value.passage || undefined)
 const readiness = useReadiness(chosen)
 const log = useLog()
+const form = ref<HTMLFormElement>()
+const refused = ref('')
+const busy = isBusy('log')
 
-const passage = computed(() => passages.data.value?.find((p) => p.id === chosen.value))
+const passage = computed(() => passages.data.value?.find((p) => p.id === draft.value.passage))
 const options = computed(
   () => passages.data.value?.map((p) => ({ value: p.id, label: `${p.title}, measures ${p.from}–${p.to}` })) ?? [],
 )
-const people = computed(
-  () => readiness.data.value?.map((r) => ({ value: r.player, label: `${r.name}, ${r.section}` })) ?? [],
-)
+const people = computed(() => (readiness.data.value ?? []).map((r) => ({ ...r, id: `player ${r.player}` })))
+const names = computed(() => people.value.map((r) => ({ value: r.player, label: `${r.name}, ${r.section}` })))
 const entriesOf = (player: number) =>
-  (log.data.value ?? []).filter((l) => l.passage === chosen.value && l.player === player)
-const late = computed(() => readiness.data.value?.filter((r) => r.state === 'late').length ?? 0)
+  (log.data.value ?? []).filter((l) => l.passage === draft.value.passage && l.player === player)
+const late = computed(() => people.value.filter((r) => r.state === 'late').length)
 
-const player = ref<number>()
-const bpm = ref(60)
-const heard = ref(dayFromNow(0))
-const note = ref('')
-const refused = ref('')
-
+// The passage's music is shown; the director's selection stays.
+function show(passageId: number) {
+  const p = passages.data.value?.find((x) => x.id === passageId)
+  if (!p) return
+  if (draft.value.passage !== p.id) draft.value = { ...draft.value, passage: p.id, player: 0, bpm: p.start.bpm }
+  if (draft.value.bpm === 0) draft.value.bpm = p.start.bpm
+  emit('show', { parts: p.parts, from: p.fromIndex, to: p.toIndex })
+}
 watch(
   () => passages.data.value,
   (list) => {
-    if (chosen.value === undefined && list?.length) chosen.value = list[0]!.id
+    if (list?.length) show(passage.value?.id ?? list[0]!.id)
   },
   { immediate: true },
 )
-watch(passage, (p) => {
-  player.value = undefined
-  if (p) bpm.value = p.start.bpm
-  if (p) emit('select', { parts: p.parts, from: p.fromIndex, to: p.toIndex })
-})
 
 async function write() {
   refused.value = ''
-  if (chosen.value === undefined || player.value === undefined) {
+  const { player, bpm, heard, note } = draft.value
+  const name = people.value.find((r) => r.player === player)?.name
+  if (!passage.value || !name) {
     refused.value = 'Choose who played.'
     return
   }
-  try {
-    await take(
-      api.POST('/api/log', {
-        body: {
-          passage: chosen.value,
-          player: player.value,
-          unit: passage.value!.goal.unit,
-          bpm: bpm.value,
-          heard: heard.value,
-          note: note.value || null,
-        },
-      }),
-    )
-    note.value = ''
-    message.success('Logged.')
-    await Promise.all([
-      queries.invalidateQueries({ queryKey: keys.log }),
-      queries.invalidateQueries({ queryKey: keys.shelf }),
-    ])
-  } catch (e) {
-    refused.value = (e as Error).message
-  }
+  const unit = passage.value.goal.unit
+  const made = await doAct({
+    key: 'log',
+    run: () =>
+      take(
+        api.POST('/api/log', {
+          body: { passage: draft.value.passage, player, unit, bpm, heard, note: note || null },
+        }),
+      ),
+    words: `Logged: ${name}, clean at ${unitWords(unit)} = ${bpm}.`,
+    undo: (entry) => ({ kind: 'logged', entry: entry.id }),
+    fresh: [keys.log, keys.shelf],
+    refused: (e) => (refused.value = (e as Error).message),
+  })
+  if (!made) return
+  const { passage: same, heard: day } = draft.value
+  clear()
+  draft.value = { ...draft.value, passage: same, heard: day, player, bpm, note: '' }
 }
+
+function open(r: { id: string; player: number }) {
+  emit('active', r.id)
+  draft.value.player = r.player
+}
+const step = (by: number) => {
+  const r = neighbour(people.value, props.active, by)
+  if (r) open(r)
+}
+async function type() {
+  if (!people.value.some((r) => r.id === props.active)) step(1)
+  await nextTick()
+  const field = form.value?.querySelector<HTMLInputElement>('[aria-label="Clean tempo"]')
+  field?.focus()
+  field?.select()
+}
+useStationKeys('hear', { next: () => step(1), previous: () => step(-1), log: () => void type() })
 onMounted(() => emit('flags', []))
 </script>
 
@@ -90,29 +112,43 @@ onMounted(() => emit('flags', []))
       No passage is handed out yet. Hand one out under Assign; then log who plays it clean.
     </p>
     <template v-else-if="passage">
-      <PickOne v-model:value="chosen" :options="options" class="full" label="Passage" />
+      <PickOne
+        :value="draft.passage"
+        :options="options"
+        class="full"
+        label="Passage"
+        @update:value="$event && show($event)"
+      />
       <p class="quiet goal">
         Goal {{ unitWords(passage.goal.unit) }} = {{ passage.goal.bpm }} by {{ shortDate(passage.due) }},
         {{ daysWords(passage.daysLeft) }}. {{ late }} {{ late === 1 ? 'player is' : 'players are' }} late.
       </p>
-      <form class="form" @submit.prevent="write">
+      <form ref="form" class="form" @submit.prevent="write">
         <div class="field wide">
           <span>Who played</span>
-          <PickOne v-model:value="player" :options="people" placeholder="a player" label="Who played" />
+          <PickOne
+            :value="draft.player || undefined"
+            :options="names"
+            placeholder="a player"
+            label="Who played"
+            @update:value="$event && open({ id: `player ${$event}`, player: $event })"
+          />
         </div>
         <label class="field"
           >Clean at, {{ unitWords(passage.goal.unit) }} =
-          <AInputNumber v-model:value="bpm" :min="1" :max="1000" aria-label="Clean tempo"
+          <AInputNumber v-model:value="draft.bpm" :min="1" :max="1000" aria-label="Clean tempo"
         /></label>
-        <label class="field">Heard on <input v-model="heard" type="date" class="date" required /></label>
-        <label class="field wide">What to fix next <AInput v-model:value="note" :maxlength="200" /></label>
+        <label class="field">Heard on <DayField v-model="draft.heard" required /></label>
+        <label class="field wide">What to fix next <AInput v-model:value="draft.note" :maxlength="200" /></label>
         <p v-if="refused" class="refused wide" role="alert">{{ refused }}</p>
-        <AButton type="primary" html-type="submit" class="wide">Log a clean tempo</AButton>
+        <AButton type="primary" html-type="submit" class="wide" :loading="busy">Log a clean tempo</AButton>
       </form>
       <ul class="entries people">
-        <li v-for="r in readiness.data.value" :key="r.player">
+        <li v-for="r in people" :key="r.player" :aria-current="r.id === active" :class="{ on: r.id === active }">
           <div class="person">
-            <strong>{{ r.name }}</strong><span class="quiet">{{ r.section }}</span
+            <button type="button" class="name" @click="open(r)">{{ r.name }}</button><span class="quiet">{{
+              r.section
+            }}</span
             ><StateWord :state="r.state" />
           </div>
           <div class="row line">
@@ -154,6 +190,15 @@ onMounted(() => emit('flags', []))
 .person .state {
   margin-left: auto;
 }
+.name {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
 .line {
   flex-wrap: nowrap;
   align-items: start;
@@ -161,15 +206,6 @@ onMounted(() => emit('flags', []))
 .refused {
   color: var(--rosin);
   margin: 0;
-}
-.date {
-  height: 32px;
-  border: 1px solid #cfc4b2;
-  border-radius: 3px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  padding: 0 8px;
 }
 .caution {
   font-size: 12.5px;

@@ -2,7 +2,7 @@
 import { Segmented as ASegmented } from 'ant-design-vue'
 import { computed } from 'vue'
 import PickOne from '../../common/PickOne.vue'
-import { countsOf, type FindingFilter } from './findings'
+import { countsOf, isDone, type FindingFilter } from './findings'
 import type { Finding } from '../../api/client'
 
 /** Which findings the list shows: how many, of which kind and weight, for which part. */
@@ -16,7 +16,7 @@ const pickers = [
   { by: 'part', label: 'Part of finding', every: 'every part', word: (v: string) => props.partNames.get(v) ?? v },
 ] as const
 
-const quiet = computed(() => props.findings.filter((f) => f.dismissed).length)
+const quiet = computed(() => props.findings.filter(isDone).length)
 const choices = computed(() =>
   pickers.map((p) => ({
     ...p,
@@ -39,7 +39,7 @@ const choices = computed(() =>
       :options="[
         { value: 'missed', label: 'Short list' },
         { value: 'all', label: 'All' },
-        { value: 'dismissed', label: `Dismissed ${quiet}` },
+        { value: 'done', label: `Done ${quiet}` },
       ]"
     />
     <span v-for="c in choices" :key="c.by" class="pick">

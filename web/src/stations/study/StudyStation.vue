@@ -1,43 +1,38 @@
 <script setup lang="ts">
-import {
-  App as AApp,
-  Button as AButton,
-  Dropdown as ADropdown,
-  Menu as AMenu,
-  MenuItem as AMenuItem,
-} from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
-import { api, take, type Finding } from '../../api/client'
-import { useFindings, usePieceChange } from '../../api/queries'
-import StateWord from '../../common/StateWord.vue'
+import type { Finding } from '../../api/client'
+import { useFindings } from '../../api/queries'
+import { neighbour, useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
+import FindingEntry from './FindingEntry.vue'
 import FindingFilters from './FindingFilters.vue'
 import { inSelection, listed, noFilter, type FindingFilter } from './findings'
-import { neighbour, useListKeys } from '../useListKeys'
-import { tellError } from '../../common/tell'
+import RewordDialog from './RewordDialog.vue'
+import { useFindingActs, type Scope } from './useFindingActs'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const findings = useFindings(id)
-const { message } = AApp.useApp()
 const filter = ref<FindingFilter>({ ...noFilter })
 const list = ref<HTMLElement>()
+const rewording = ref<Finding | null>(null)
 
 const partNames = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
+const names = (ids: readonly string[]) => ids.map((p) => partNames.value.get(p) ?? p).join(', ')
 const here = computed(() => (findings.data.value ?? []).filter((f) => inSelection(f, props.selection)))
 const entries = computed(() => listed(here.value, filter.value))
 const letter = computed(() => props.selection?.parts[0] ?? props.piece.parts[0]?.id)
+const waiting = computed(() => entries.value.filter((f) => f.review === null))
 
-function partsWords(f: Finding): string {
+function whose(f: Finding): string {
   if (f.parts.length === props.piece.parts.length && f.parts.length > 1) return 'all parts'
-  const names = f.parts.map((p) => partNames.value.get(p) ?? p)
-  return names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
+  if (f.parts.length <= 3) return names(f.parts)
+  return `${names(f.parts.slice(0, 2))} and ${f.parts.length - 2} more`
 }
+const acts = useFindingActs(id, whose)
 
-const measures = (f: Finding) => (f.from === f.to ? `measure ${f.from}` : `measures ${f.from}–${f.to}`)
-
-async function open(f: Finding) {
+function open(f: Finding) {
   emit('active', f.id)
   const shownAlready =
     f.parts.some((p) => props.shown.parts.includes(p)) && f.fromIndex >= props.shown.from && f.toIndex <= props.shown.to
@@ -53,38 +48,17 @@ async function open(f: Finding) {
 function ownWords(f: Finding) {
   const chosen = props.selection?.parts
   const own = f.own.filter((o) => !chosen || o.parts.some((p) => chosen.includes(p)))
-  return own.length > 0 ? own : [{ parts: f.parts, why: f.why }]
+  return own.length > 0 ? own.map((o) => ({ parts: names(o.parts), why: o.why })) : [{ parts: '', why: f.why }]
 }
 
-type Scope = 'here' | 'piece' | 'everywhere'
-const at = (f: Finding) => ({ path: { id: id.value, finding: f.id } })
-const change = usePieceChange(id, ({ f, scope }: { f: Finding; scope: Scope }) =>
-  f.dismissed
-    ? take(api.DELETE('/api/pieces/{id}/study/{finding}/dismissal', { params: at(f) }))
-    : take(api.PUT('/api/pieces/{id}/study/{finding}/dismissal', { params: { ...at(f), query: { scope } } })),
-)
-const said: Record<Scope, string> = {
-  here: 'Dismissed here; it is listed under Dismissed.',
-  piece: 'This kind of finding stays quiet in this piece.',
-  everywhere: 'This kind of finding stays quiet in every piece.',
+// What leaves the list hands its place to the next one.
+function leave(f: Finding, act: () => Promise<unknown>) {
+  const next = neighbour(entries.value, f.id, 1)
+  if (f.id === props.active && next && next.id !== f.id) open(next)
+  return act()
 }
-
-async function dismiss(f: Finding, scope: Scope = 'here') {
-  await change.mutateAsync({ f, scope })
-  message.info(f.dismissed ? 'Brought back.' : said[scope])
-}
-
-const mark = usePieceChange(id, (f: Finding) =>
-  take(api.POST('/api/pieces/{id}/study/{finding}/mark', { params: at(f) })),
-)
-async function writeIn(f: Finding) {
-  try {
-    await mark.mutateAsync(f)
-    message.success(`Written into ${partsWords(f)}; undo it in the decision list under Unify.`)
-  } catch (e) {
-    tellError(e)
-  }
-}
+const dismiss = (f: Finding, scope: Scope) => leave(f, () => acts.dismiss(f, scope))
+const writeIn = (f: Finding) => leave(f, () => acts.writeIn(f))
 
 watch(
   [entries, () => props.shown],
@@ -110,9 +84,27 @@ watch(
 
 const step = (by: number) => {
   const f = neighbour(entries.value, props.active, by)
-  if (f) void open(f)
+  if (f) open(f)
 }
-useListKeys({ j: () => step(1), k: () => step(-1) })
+const withCurrent = (act: (f: Finding) => unknown) => () => {
+  const f = entries.value.find((x) => x.id === props.active)
+  if (f) act(f)
+  else step(1)
+}
+useStationKeys('study', {
+  next: () => step(1),
+  previous: () => step(-1),
+  writeIn: withCurrent((f) => f.canWriteIn && writeIn(f)),
+  dismiss: withCurrent((f) => dismiss(f, 'here')),
+  send: withCurrent((f) => acts.review(f, 'sent')),
+  hold: withCurrent((f) => acts.review(f, 'held')),
+  reword: withCurrent((f) => (rewording.value = f)),
+})
+function reworded(words: string | null) {
+  const f = rewording.value!
+  rewording.value = null
+  void acts.review(f, 'sent', words)
+}
 </script>
 
 <template>
@@ -124,44 +116,48 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
       >
     </div>
     <FindingFilters v-model:filter="filter" :findings="here" :part-names="partNames" />
+    <p v-if="waiting.length && filter.show !== 'done'" class="quiet reviews">
+      {{ waiting.length }} not reviewed: players do not read them yet.
+      <button type="button" @click="acts.reviewAll(waiting, 'sent')">Send all {{ waiting.length }}</button>
+    </p>
     <p v-if="findings.isError.value" class="empty">{{ findings.error.value?.message }}</p>
     <p v-else-if="findings.data.value && entries.length === 0" class="empty">
       Nothing of this kind in the selection. Choose All, or clear the selection with Esc.
     </p>
     <ol ref="list" class="entries">
-      <li v-for="(f, i) in entries" :key="f.id" :aria-current="f.id === active" :class="{ on: f.id === active }">
-        <button type="button" class="entry" @click="open(f)">
-          <span class="number">{{ i + 1 }}</span>
-          <span class="body">
-            <strong>{{ f.title }}</strong>
-            <span class="where">{{ measures(f) }} · {{ partsWords(f) }}</span>
-            <span v-for="o in ownWords(f)" :key="o.why" class="why"
-              ><template v-if="f.own.length">{{ o.parts.map((p) => partNames.get(p) ?? p).join(', ') }}: </template
-              >{{ o.why }}</span
-            >
-          </span>
-        </button>
-        <div class="side">
-          <StateWord :state="f.severity" />
-          <span>
-            <AButton v-if="f.canWriteIn && !f.dismissed" size="small" type="text" @click="writeIn(f)"
-              >Write it in</AButton
-            >
-            <AButton size="small" type="text" @click="dismiss(f)">{{ f.dismissed ? 'Bring back' : 'Dismiss' }}</AButton>
-            <ADropdown v-if="!f.dismissed" :trigger="['click']">
-              <AButton size="small" type="text" :aria-label="`More ways to dismiss ${f.title}`">…</AButton>
-              <template #overlay>
-                <AMenu>
-                  <AMenuItem @click="dismiss(f, 'piece')">Dismiss this kind in this piece</AMenuItem>
-                  <AMenuItem @click="dismiss(f, 'everywhere')">Dismiss this kind everywhere</AMenuItem>
-                </AMenu>
-              </template>
-            </ADropdown>
-          </span>
-        </div>
-      </li>
+      <FindingEntry
+        v-for="(f, i) in entries"
+        :key="f.id"
+        :finding="f"
+        :number="i + 1"
+        :active="f.id === active"
+        :whose="whose(f)"
+        :words="ownWords(f)"
+        @open="open(f)"
+        @write-in="writeIn(f)"
+        @dismiss="dismiss(f, $event)"
+        @send="acts.review(f, 'sent')"
+        @hold="acts.review(f, 'held')"
+        @reword="rewording = f"
+      />
     </ol>
+    <RewordDialog v-if="rewording" :finding="rewording" @save="reworded" @close="rewording = null" />
   </div>
 </template>
 
 <style scoped src="../station.css"></style>
+<style scoped>
+.reviews {
+  margin: 0 0 8px;
+  font-size: 13px;
+}
+.reviews button {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: var(--plum);
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

@@ -2,7 +2,7 @@ import type { Finding } from '../../api/client'
 import type { Selection } from '../../selection'
 
 export interface FindingFilter {
-  show: 'missed' | 'all' | 'dismissed'
+  show: 'missed' | 'all' | 'done'
   /** A kind of rule, or empty for every kind. */
   kind: string
   /** A severity, or empty for every one. */
@@ -26,6 +26,9 @@ const matches: Record<'kind' | 'severity' | 'part', (f: Finding, wanted: string)
   part: (f, wanted) => f.parts.includes(wanted),
 }
 
+/** True where nothing is left to do: dismissed, or written in. */
+export const isDone = (f: Pick<Finding, 'dismissed' | 'written'>) => f.dismissed || f.written !== null
+
 /** True when a finding touches the selection; without a selection everything does. */
 export function inSelection(f: Pick<Finding, 'fromIndex' | 'toIndex' | 'parts'>, s: Selection | null): boolean {
   return !s || (f.toIndex >= s.from && f.fromIndex <= s.to && f.parts.some((p) => s.parts.includes(p)))
@@ -36,8 +39,8 @@ export function listed(findings: readonly Finding[], filter: FindingFilter): Fin
   const kept = findings.filter((f) => {
     if (!Object.entries(matches).every(([by, test]) => !filter[by as 'kind'] || test(f, filter[by as 'kind'])))
       return false
-    if (filter.show === 'dismissed') return f.dismissed
-    return !f.dismissed && (filter.show === 'all' || f.shown)
+    if (filter.show === 'done') return isDone(f)
+    return !isDone(f) && (filter.show === 'all' || f.shown)
   })
   return filter.show === 'missed' ? kept.sort((a, b) => a.fromIndex - b.fromIndex || a.rank - b.rank) : kept
 }
@@ -53,3 +56,7 @@ export function countsOf(
     for (const value of by === 'part' ? f.parts : [f[by]]) counts.set(value, (counts.get(value) ?? 0) + 1)
   return [...counts].map(([value, count]) => ({ value, count })).sort((a, b) => b.count - a.count)
 }
+
+/** The measures of a finding, as a director says them. */
+export const measuresOf = (f: Pick<Finding, 'from' | 'to'>) =>
+  f.from === f.to ? `measure ${f.from}` : `measures ${f.from}–${f.to}`

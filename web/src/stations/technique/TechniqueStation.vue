@@ -1,20 +1,19 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
+import { Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, take, type Schemas } from '../../api/client'
-import { keys, useDecide, usePieceChange } from '../../api/queries'
+import { doAct, isBusy } from '../../acts/useAct'
+import { keys } from '../../api/queries'
+import { neighbour, useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
 import TechniqueEntry from './TechniqueEntry.vue'
 import TechniqueNotes from './TechniqueNotes.vue'
-import { neighbour, useListKeys } from '../useListKeys'
-import { tellError } from '../../common/tell'
 
 /** The hands: what is decided in the passage for one part, where it stays awkward, and how to practise it. */
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
-const { message } = AApp.useApp()
 const show = ref<'marked' | 'all'>('marked')
 const part = computed(() => props.selection?.parts[0] ?? props.piece.parts[0]!.id)
 const partName = computed(() => props.piece.parts.find((p) => p.id === part.value)?.name ?? part.value)
@@ -25,9 +24,10 @@ const range = computed(() => ({
 const query = computed(() => ({ part: part.value, ...range.value }))
 const plan = useQuery({
   queryKey: computed(() => [...keys.of(id.value, 'technique'), query.value]),
-  queryFn: () =>
-    take(api.GET('/api/pieces/{id}/technique', { params: { path: { id: id.value }, query: query.value } })),
+  queryFn: ({ signal }) =>
+    take(api.GET('/api/pieces/{id}/technique', { params: { path: { id: id.value }, query: query.value }, signal })),
   retry: false,
+  meta: { shown: true },
 })
 const entries = computed(() =>
   (plan.data.value?.choices ?? [])
@@ -36,22 +36,31 @@ const entries = computed(() =>
 )
 const slurs = computed(() => plan.data.value?.slurs.filter((s) => s.kind === 'legato-tongue').length ?? 0)
 
-const mark = usePieceChange(id, () =>
-  take(api.POST('/api/pieces/{id}/technique/mark', { params: { path: { id: id.value }, query: query.value } })),
-)
-const decide = useDecide(id)
-async function writeIn() {
-  try {
-    await mark.mutateAsync(undefined)
-    message.success(`Written into ${partName.value}; undo it in the errata list.`)
-  } catch (e) {
-    tellError(e)
-  }
-}
-async function fix(note: string, way: Schemas['AlternativeView']) {
+const busy = isBusy('fingerings')
+const undoable = (made: Schemas['DecisionView']) => ({ kind: 'decisions', piece: id.value, act: made.act }) as const
+const writeIn = () =>
+  doAct({
+    key: 'fingerings',
+    run: () =>
+      take(api.POST('/api/pieces/{id}/technique/mark', { params: { path: { id: id.value }, query: query.value } })),
+    words: `The fingerings are written into ${partName.value}.`,
+    undo: undoable,
+  })
+function fix(note: string, way: Schemas['AlternativeView']) {
   const { words, marks } = way
-  await decide.mutateAsync({ part: part.value, notes: [note], add: [...marks], why: `${words}, chosen by hand` })
-  message.success(`${words} is a fixed point now; the rest is solved again.`)
+  const body = { part: part.value, notes: [note], add: [...marks], why: `${words}, chosen by hand` }
+  return doAct({
+    key: `fix ${note}`,
+    run: () =>
+      take(
+        api.POST('/api/pieces/{id}/decisions', {
+          params: { path: { id: id.value } },
+          body: body as unknown as Schemas['DecisionRequest'],
+        }),
+      ),
+    words: `${words} stays here now; the rest is worked out around it.`,
+    undo: undoable,
+  })
 }
 
 watch(
@@ -70,13 +79,23 @@ watch(
   { immediate: true },
 )
 const step = (by: number) => emit('active', neighbour(entries.value, props.active, by)?.note ?? null)
-useListKeys({ j: () => step(1), k: () => step(-1) })
+useStationKeys('technique', {
+  next: () => step(1),
+  previous: () => step(-1),
+  take: () => {
+    const c = entries.value.find((x) => x.note === props.active)
+    const way = c?.alternatives[0]
+    if (c && way) void fix(c.note, way)
+    else if (!c) step(1)
+  },
+  writeIn: () => void (entries.value.length && show.value === 'marked' && writeIn()),
+})
 </script>
 
 <template>
   <div class="station">
     <div class="row head">
-      <h2>Hands of {{ partName }}</h2>
+      <h2>Fingerings ({{ partName }})</h2>
       <ASegmented
         v-model:value="show"
         size="small"
@@ -89,13 +108,13 @@ useListKeys({ j: () => step(1), k: () => step(-1) })
     <p v-if="plan.isError.value" class="empty">{{ plan.error.value?.message }}</p>
     <template v-else-if="plan.data.value">
       <p class="quiet">
-        {{ plan.data.value.instrument }}, measures {{ range.from }}–{{ range.to }}, decided in the passage, never note
-        by note.<template v-if="slurs"> {{ slurs }} slurred pairs need a legato tongue.</template>
+        {{ plan.data.value.instrument }}, measures {{ range.from }}–{{ range.to }}, worked out for the whole passage,
+        not note by note.<template v-if="slurs"> {{ slurs }} slurred pairs need a legato tongue.</template>
       </p>
       <p v-if="entries.length === 0" class="empty">
-        Every note has the fingering that players take by default. Choose another part or more measures.
+        Every note has its usual fingering. Choose another part or more measures.
       </p>
-      <AButton v-else-if="show === 'marked'" class="write" size="small" type="primary" @click="writeIn"
+      <AButton v-else-if="show === 'marked'" class="write" size="small" type="primary" :loading="busy" @click="writeIn"
         >Write these {{ entries.length }} in</AButton
       >
       <ol class="entries">

@@ -4,8 +4,17 @@ import { InputNumber as AInputNumber } from 'ant-design-vue'
 import { units, unitWords } from '../../transport/store'
 import type { LadderAsk } from './ladder'
 
-const ask = defineModel<LadderAsk>({ required: true })
-defineProps<{ withDays?: boolean }>()
+const props = defineProps<{ ask: LadderAsk; withDays?: boolean }>()
+const emit = defineEmits<{ type: [Partial<LadderAsk>] }>()
+const tempo = (which: 'start' | 'goal', change: { unit?: string; bpm?: number }) =>
+  emit('type', { [which]: { ...props.ask[which], ...change } })
+const isNumber = (v: unknown): v is number => typeof v === 'number'
+const sizeWords: Record<string, string> = {
+  step: 'Beats a step',
+  percent: 'Percent',
+  marks: 'Marks a step',
+  count: 'Steps',
+}
 const unitOptions = units.map((u) => ({ value: u, label: unitWords(u) }))
 const byOptions = [
   { value: 'step', label: 'a fixed step (beats)' },
@@ -20,25 +29,66 @@ const byOptions = [
     <div class="field">
       <span>Start</span>
       <div class="pair">
-        <PickOne v-model:value="ask.start.unit" :options="unitOptions" label="Unit of the start" />
-        <AInputNumber v-model:value="ask.start.bpm" :min="1" :max="1000" aria-label="Beats per minute of the start" />
+        <PickOne
+          :value="ask.start.unit"
+          :options="unitOptions"
+          label="Unit of the start"
+          @update:value="tempo('start', { unit: $event })"
+        />
+        <AInputNumber
+          :value="ask.start.bpm"
+          :min="1"
+          :max="1000"
+          aria-label="Beats per minute of the start"
+          @update:value="isNumber($event) && tempo('start', { bpm: $event })"
+        />
       </div>
     </div>
     <div class="field">
       <span>Goal</span>
       <div class="pair">
-        <PickOne v-model:value="ask.goal.unit" :options="unitOptions" label="Unit of the goal" />
-        <AInputNumber v-model:value="ask.goal.bpm" :min="1" :max="1000" aria-label="Beats per minute of the goal" />
+        <PickOne
+          :value="ask.goal.unit"
+          :options="unitOptions"
+          label="Unit of the goal"
+          @update:value="tempo('goal', { unit: $event })"
+        />
+        <AInputNumber
+          :value="ask.goal.bpm"
+          :min="1"
+          :max="1000"
+          aria-label="Beats per minute of the goal"
+          @update:value="isNumber($event) && tempo('goal', { bpm: $event })"
+        />
       </div>
     </div>
     <div class="field">
       <span>Climb by</span>
-      <PickOne v-model:value="ask.by" :options="byOptions" label="How the ladder climbs" />
+      <PickOne
+        :value="ask.by"
+        :options="byOptions"
+        label="How the ladder climbs"
+        @update:value="$event && emit('type', { by: $event })"
+      />
     </div>
     <div class="field two">
-      <label>Size <AInputNumber v-model:value="ask.value" :min="1" :max="400" aria-label="Size of a step" /></label>
+      <label
+        >{{ sizeWords[ask.by] ?? 'Size' }}
+        <AInputNumber
+          :value="ask.value"
+          :min="1"
+          :max="400"
+          aria-label="Size of a step"
+          @update:value="isNumber($event) && emit('type', { value: $event })"
+      /></label>
       <label v-if="withDays"
-        >Days <AInputNumber v-model:value="ask.days" :min="1" :max="366" aria-label="Days"
+        >Days
+        <AInputNumber
+          :value="ask.days"
+          :min="1"
+          :max="366"
+          aria-label="Days"
+          @update:value="isNumber($event) && emit('type', { days: $event })"
       /></label>
     </div>
   </div>

@@ -2,11 +2,12 @@
 import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, onMounted } from 'vue'
+import { tellError } from '../../common/tell'
+import { neighbour, useStationKeys } from '../../keys/useKeys'
 import { unitWords, useTransport } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
 import LadderForm from './LadderForm.vue'
 import { climb, useLadderAsk } from './ladder'
-import { tellError } from '../../common/tell'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
@@ -14,19 +15,22 @@ const transport = useTransport()
 const id = computed(() => props.piece.id)
 const labels = computed(() => props.piece.measures)
 const from = computed(() => labels.value[props.shown.from]!)
-const ask = useLadderAsk(id, from)
+const tempos = useLadderAsk(id, from)
+const ask = computed(() => tempos.ask)
 
 const ladder = useQuery({
   queryKey: computed(() => ['ladder', JSON.stringify(ask.value)]),
-  queryFn: () => climb(ask.value),
+  queryFn: ({ signal }) => climb(ask.value, signal),
   retry: false,
   placeholderData: (before) => before,
+  meta: { shown: true },
 })
+const steps = computed(() => (ladder.data.value?.steps ?? []).map((s, i) => ({ ...s, id: `step ${i}` })))
 
 async function hear(step: { unit: string; bpm: number }) {
   try {
     await transport.stop()
-    Object.assign(transport, { unit: step.unit, bpm: step.bpm })
+    transport.choose(step)
     const s = props.shown
     await transport.start({
       piece: props.piece.id,
@@ -40,24 +44,33 @@ async function hear(step: { unit: string; bpm: number }) {
     tellError(e)
   }
 }
+const step = (by: number) => emit('active', neighbour(steps.value, props.active, by)?.id ?? null)
+useStationKeys('tempo', {
+  next: () => step(1),
+  previous: () => step(-1),
+  hear: () => {
+    const chosen = steps.value.find((s) => s.id === props.active) ?? steps.value[0]
+    if (chosen) void hear(chosen)
+  },
+})
 onMounted(() => emit('flags', []))
 </script>
 
 <template>
   <div class="station">
     <div class="row head"><h2>Tempo steps</h2></div>
-    <LadderForm v-model="ask" with-days />
+    <LadderForm :ask="ask" with-days @type="tempos.type" />
     <p v-if="ladder.isError.value" class="refused" role="alert">{{ ladder.error.value?.message }}</p>
     <table v-else class="table steps" data-testid="ladder">
       <caption class="quiet">
         {{
-          ladder.data.value?.steps.length ?? 0
+          steps.length
         }}
         steps over
         {{
           ask.days
         }}
-        days; each is left only when clean.
+        days. Move on only when a step is clean.
       </caption>
       <thead>
         <tr>
@@ -69,9 +82,12 @@ onMounted(() => emit('flags', []))
       </thead>
       <tbody>
         <tr
-          v-for="(s, i) in ladder.data.value?.steps"
-          :key="i"
-          :class="{ on: transport.playing && transport.bpm === s.bpm && transport.unit === s.unit }"
+          v-for="(s, i) in steps"
+          :key="s.id"
+          :aria-current="s.id === active"
+          :class="{
+            on: s.id === active || (transport.playing && transport.bpm === s.bpm && transport.unit === s.unit),
+          }"
         >
           <td>{{ i + 1 }}</td>
           <td>{{ unitWords(s.unit) }} = {{ Math.round(s.bpm * 10) / 10 }}</td>
@@ -81,7 +97,7 @@ onMounted(() => emit('flags', []))
       </tbody>
     </table>
     <p class="quiet caution">
-      Keep the click at a safe loudness. Five minutes off in every half hour; stop at any pain or numbness.
+      Keep the click at a safe volume. Rest five minutes in every half hour; stop at any pain or numbness.
     </p>
   </div>
 </template>

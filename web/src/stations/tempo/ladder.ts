@@ -1,6 +1,7 @@
+import { defineStore } from 'pinia'
 import { ref, watch, type Ref } from 'vue'
 import { api, take, type Schemas } from '../../api/client'
-import { useHouseRules } from '../../api/queries'
+import { useTransport } from '../../transport/store'
 
 /** What a ladder is asked for. */
 export interface LadderAsk {
@@ -14,50 +15,81 @@ export interface LadderAsk {
 /** Usual step sizes for each way to climb. */
 export const usualSize: Record<string, number> = { step: 6, percent: 8, marks: 1, count: 8 }
 
-/** A ladder's question, filled from the printed tempo of the selection and the house rule. */
+const fresh = (): LadderAsk => ({
+  start: { unit: 'quarter', bpm: 60 },
+  goal: { unit: 'quarter', bpm: 96 },
+  by: 'step',
+  value: 6,
+  days: 14,
+})
+
+/** The tempos of the piece on the desk: one for Tempo, Assign and the transport. What the director typed stays; the rest follows the
+ *  selection. */
+export const useTempos = defineStore('tempos', () => {
+  const piece = ref(0)
+  const ask = ref<LadderAsk>(fresh())
+  const typed = ref(new Set<'start' | 'goal' | 'by' | 'value'>())
+
+  /** Another piece begins with nothing typed. */
+  function open(id: number) {
+    if (piece.value === id) return
+    piece.value = id
+    ask.value = fresh()
+    typed.value = new Set()
+    useTransport().typed = false
+  }
+
+  /** What the director typed. */
+  function type(change: Partial<LadderAsk>) {
+    ask.value = { ...ask.value, ...change }
+    for (const key of ['start', 'goal', 'by', 'value'] as const) if (key in change) typed.value.add(key)
+    if (change.by && !('value' in change)) ask.value.value = usualSize[change.by] ?? 1
+    // The first tempo of the ladder is the tempo at which the passage is played now.
+    if (change.start) useTransport().choose(change.start)
+  }
+
+  /** What the piece and the house say, where nothing was typed. */
+  function hint(h: Schemas['TempoHint']) {
+    const next = { ...ask.value }
+    if (!typed.value.has('start')) next.start = { unit: h.startUnit, bpm: h.startBpm }
+    if (!typed.value.has('goal')) next.goal = { unit: h.unit, bpm: h.bpm }
+    if (!typed.value.has('by')) {
+      if (next.by !== h.by) next.value = usualSize[h.by] ?? 1
+      next.by = h.by
+    }
+    ask.value = next
+  }
+
+  return { piece, ask, typed, open, type, hint }
+})
+
+/** The tempos of a piece, which follow its selection. */
 export function useLadderAsk(piece: Ref<number>, from: Ref<string>) {
-  const ask = ref<LadderAsk>({
-    start: { unit: 'quarter', bpm: 60 },
-    goal: { unit: 'quarter', bpm: 96 },
-    by: 'step',
-    value: 6,
-    days: 14,
-  })
-  const rules = useHouseRules()
+  const tempos = useTempos()
   watch(
     [piece, from],
     async (_now, _before, onCleanup) => {
-      let isOver = false
-      onCleanup(() => (isOver = true))
+      const given = new AbortController()
+      onCleanup(() => given.abort())
+      tempos.open(piece.value)
       const hint = await take(
-        api.GET('/api/pieces/{id}/tempo', { params: { path: { id: piece.value }, query: { from: from.value } } }),
-      )
-      // Another selection was made while this one was asked for.
-      if (isOver) return
-      ask.value = {
-        ...ask.value,
-        start: { unit: hint.startUnit, bpm: hint.startBpm },
-        goal: { unit: hint.unit, bpm: hint.bpm },
-      }
+        api.GET('/api/pieces/{id}/tempo', {
+          params: { path: { id: piece.value }, query: { from: from.value } },
+          signal: given.signal,
+        }),
+      ).catch(() => null)
+      if (hint && !given.signal.aborted) tempos.hint(hint)
     },
     { immediate: true },
   )
-  watch(
-    () => rules.data.value?.find((r) => r.name === 'ladder')?.choice,
-    (choice) => choice && (ask.value.by = choice),
-    { immediate: true },
-  )
-  watch(
-    () => ask.value.by,
-    (by) => (ask.value.value = usualSize[by] ?? 1),
-  )
-  return ask
+  return tempos
 }
 
 /** The ladder from the server. */
-export const climb = (ask: LadderAsk): Promise<Schemas['LadderView']> =>
+export const climb = (ask: LadderAsk, signal?: AbortSignal): Promise<Schemas['LadderView']> =>
   take(
     api.POST('/api/tempo/ladder', {
       body: { start: ask.start, goal: ask.goal, by: ask.by, value: ask.value, days: ask.days },
+      signal,
     }),
   )

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Checkbox as ACheckbox, Modal as AModal } from 'ant-design-vue'
-import { computed, nextTick, ref } from 'vue'
+import { Button as AButton, Checkbox as ACheckbox } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { useActs } from '../../acts/store'
+import { doAct, isBusy, undoAct } from '../../acts/useAct'
 import { api, take, type Difference } from '../../api/client'
-import { usePieceChange, useUndoAct } from '../../api/queries'
+import FormDialog from '../../common/FormDialog.vue'
 import { isMeant, kindWords, readingWords } from './readings'
-import { tellError } from '../../common/tell'
 
 /** The sure ones of the list at once: shows what will change, lets a line be left out, and is one act with one undo. */
 const props = defineProps<{
@@ -13,32 +14,24 @@ const props = defineProps<{
   kind: string
   names: ReadonlyMap<string, string>
 }>()
-const id = computed(() => props.piece)
+const acts = useActs()
 const shown = ref(false)
 const leftOut = ref(new Set<string>())
-const { message } = AApp.useApp()
+const busy = isBusy('sure ones')
 const sure = computed(() =>
   props.entries.filter(
     (d) => d.state === 'open' && d.rank === 'difference' && d.proposal.sure === 'sure' && !isMeant(d),
   ),
 )
 const wanted = computed(() => sure.value.filter((d) => !leftOut.value.has(d.id)))
-const undo = useUndoAct(id)
-const act = ref<{ act: number; count: number } | null>(null)
-const decide = usePieceChange(id, () =>
-  take(
-    api.POST('/api/pieces/{id}/decisions/all', {
-      params: { path: { id: id.value } },
-      body: { kind: props.kind || null, differences: wanted.value.map((d) => d.id) },
-    }),
-  ),
+const made = ref<{ act: number; count: number } | null>(null)
+const inList = computed(() =>
+  acts.list.find((d) => d.undo?.kind === 'decisions' && d.undo.piece === props.piece && d.undo.act === made.value?.act),
 )
 
 function open() {
   leftOut.value = new Set()
   shown.value = sure.value.length > 0
-  // Enter takes what is shown.
-  void nextTick(() => setTimeout(() => document.querySelector<HTMLElement>('.sure-ones .ant-btn-primary')?.focus(), 60))
 }
 function mark(difference: string, isTaken: boolean) {
   const next = new Set(leftOut.value)
@@ -48,40 +41,41 @@ function mark(difference: string, isTaken: boolean) {
 }
 
 async function accept() {
-  const asked = wanted.value.length
+  const asked = wanted.value.map((d) => d.id)
   shown.value = false
-  try {
-    const made = await decide.mutateAsync(undefined)
-    act.value = { act: made[0]!.act, count: made.length }
-    const left = asked - made.length
-    message.success(
-      `${made.length} settled as proposed.${left > 0 ? ` ${left} contradict another and wait for you.` : ''}`,
-    )
-  } catch (e) {
-    tellError(e)
-  }
-}
-
-async function takeBack() {
-  const last = act.value!
-  await undo.mutateAsync(last.act)
-  act.value = null
-  message.info(`${last.count} undone: the parts print again what the edition has.`)
+  const done = await doAct({
+    key: 'sure ones',
+    run: () =>
+      take(
+        api.POST('/api/pieces/{id}/decisions/all', {
+          params: { path: { id: props.piece } },
+          body: { kind: props.kind || null, differences: asked },
+        }),
+      ),
+    words: (list) => {
+      const left = asked.length - list.length
+      return `${list.length} settled as proposed.${left > 0 ? ` ${left} contradict another and wait for you.` : ''}`
+    },
+    undo: (list) => ({ kind: 'decisions', piece: props.piece, act: list[0]!.act }),
+  })
+  if (done) made.value = { act: done[0]!.act, count: done.length }
 }
 defineExpose({ open })
 </script>
 
 <template>
-  <AButton v-if="act" size="small" @click="takeBack">Undo these {{ act.count }}</AButton>
-  <AButton v-if="sure.length > 0" size="small" @click="open">Accept the {{ sure.length }} sure ones</AButton>
-  <AModal
-    v-model:open="shown"
+  <AButton v-if="made && inList" size="small" @click="undoAct(inList)">Undo these {{ made.count }}</AButton>
+  <AButton v-if="sure.length > 0" size="small" :loading="busy" @click="open"
+    >Accept the {{ sure.length }} sure ones</AButton
+  >
+  <FormDialog
+    v-if="shown"
     width="660px"
     :title="`Accept ${wanted.length} of ${sure.length} sure proposals`"
     :ok-text="`Accept ${wanted.length}`"
-    :ok-button-props="{ disabled: wanted.length === 0 }"
-    wrap-class-name="sure-ones"
-    @ok="accept"
+    :disabled="wanted.length === 0"
+    @save="accept"
+    @close="shown = false"
   >
     <ul tabindex="0" aria-label="What will change">
       <li v-for="d in sure" :key="d.id">
@@ -92,7 +86,7 @@ defineExpose({ open })
         </ACheckbox>
       </li>
     </ul>
-  </AModal>
+  </FormDialog>
 </template>
 
 <style scoped>

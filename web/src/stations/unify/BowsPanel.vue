@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
+import { Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { api, take, type Stroke } from '../../api/client'
-import { useBowing, useDecide, usePieceChange } from '../../api/queries'
+import { doAct, isBusy } from '../../acts/useAct'
+import { api, take, type Schemas, type Stroke } from '../../api/client'
+import { useBowing } from '../../api/queries'
+import { neighbour, useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
 import BowStroke from './BowStroke.vue'
 import { bowSign, byMeasure, otherWayWords, strokeWords, turnWords } from './bows'
-import { tellError } from '../../common/tell'
 
 /** The bowing of the string parts in the selection, with what each stroke spends of the bow. */
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
-const { message } = AApp.useApp()
 const which = ref<'first' | 'second'>('first')
 const range = computed(() => ({
   part: props.selection ? props.shown.parts.join(',') : undefined,
@@ -25,36 +25,53 @@ const names = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name 
 const plans = computed(() => (bowing.data.value ?? []).filter((p) => p.strokes.length > 0))
 const troubles = computed(() => plans.value.flatMap((p) => p.strokes.filter((s) => s.trouble)))
 
-const write = usePieceChange(id, () =>
-  take(api.POST('/api/pieces/{id}/bowing/mark', { params: { path: { id: id.value }, query: range.value } })),
-)
-async function writeIn() {
-  try {
-    await write.mutateAsync(undefined)
-    message.success('The bows are written in; undo them in the decision list.')
-  } catch (e) {
-    tellError(e)
-  }
-}
+const busy = isBusy('bows')
+const writeIn = () =>
+  doAct({
+    key: 'bows',
+    run: () =>
+      take(api.POST('/api/pieces/{id}/bowing/mark', { params: { path: { id: id.value }, query: range.value } })),
+    words: 'The bows are written in.',
+    undo: (made) => ({ kind: 'decisions', piece: id.value, act: made.act }),
+  })
 
 const keyOf = (s: Stroke) => s.notes[0]!
-const decide = useDecide(id)
 /** Turned by hand: a fixed point that the rest follows. */
-async function turn(part: string, s: Stroke) {
+function turn(part: string, s: Stroke) {
   const other = s.direction === 'down' ? 'up-bow' : 'down-bow'
-  try {
-    await decide.mutateAsync({
-      part,
-      notes: [keyOf(s)],
-      add: [other],
-      remove: s.printed ? [`${s.direction}-bow`] : [],
-      why: 'bow turned by hand',
-    })
-    message.success(`${other} from beat ${s.beat} of measure ${s.measure}; the rest follows.`)
-  } catch (e) {
-    tellError(e)
+  const body: Partial<Schemas['DecisionRequest']> = {
+    part,
+    notes: [keyOf(s)],
+    add: [other],
+    remove: s.printed ? [`${s.direction}-bow`] : [],
+    why: 'bow turned by hand',
   }
+  return doAct({
+    key: `turn ${keyOf(s)}`,
+    run: () =>
+      take(
+        api.POST('/api/pieces/{id}/decisions', {
+          params: { path: { id: id.value } },
+          body: body as Schemas['DecisionRequest'],
+        }),
+      ),
+    words: `${other} from beat ${s.beat} of measure ${s.measure}; the rest follows.`,
+    undo: (made) => ({ kind: 'decisions', piece: id.value, act: made.act }),
+  })
 }
+const all = computed(() =>
+  plans.value.flatMap((p) => p.strokes.map((s) => ({ id: keyOf(s), part: p.part, stroke: s }))),
+)
+const step = (by: number) => emit('active', neighbour(all.value, props.active, by)?.id ?? null)
+useStationKeys('bows', {
+  next: () => step(1),
+  previous: () => step(-1),
+  turn: () => {
+    const at = all.value.find((s) => s.id === props.active)
+    if (at) void turn(at.part, at.stroke)
+  },
+  writeIn: () => void (plans.value.length && writeIn()),
+})
 const chosen = (strokes: readonly Stroke[]) => {
   const at = strokes.findIndex((s) => keyOf(s) === props.active)
   return at < 0 ? null : { stroke: strokes[at]!, before: strokes[at - 1] }
@@ -95,7 +112,9 @@ watch(
           { value: 'second', label: 'The other way' },
         ]"
       />
-      <AButton v-if="plans.length" size="small" type="primary" @click="writeIn">Write the bows in</AButton>
+      <AButton v-if="plans.length" size="small" type="primary" :loading="busy" @click="writeIn"
+        >Write the bows in</AButton
+      >
     </div>
     <p v-if="bowing.isError.value" class="empty">{{ bowing.error.value?.message }}</p>
     <p v-else-if="bowing.data.value && plans.length === 0" class="empty">

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { Button as AButton } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Difference } from '../../api/client'
 import StateWord from '../../common/StateWord.vue'
-import FreeMark from './FreeMark.vue'
 import { isMeant, kindWords, placeWords, readingGroups, readingWords, relationWords, sureWord } from './readings'
 
 /** One difference: all readings, the proposal with its reason, and what can be done. */
 const props = defineProps<{
   difference: Difference
   number: number
-  piece: number
   names: ReadonlyMap<string, string>
   active: boolean
 }>()
@@ -21,7 +19,6 @@ const emit = defineEmits<{
   keep: []
   undo: []
 }>()
-const editing = ref(false)
 const d = computed(() => props.difference)
 const groups = computed(() => readingGroups(d.value))
 const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? p).join(', ')
@@ -65,10 +62,8 @@ const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? 
         >Take {{ r.words }}</AButton
       >
       <AButton size="small" type="text" @click="emit('keep')">Keep as printed</AButton>
-      <AButton size="small" type="text" @click="editing = true">Write something else</AButton>
     </div>
     <div v-else-if="d.decision" class="acts"><AButton size="small" @click="emit('undo')">Undo</AButton></div>
-    <FreeMark v-if="editing" v-model:open="editing" :piece="piece" :difference="d" :names="names" />
   </li>
 </template>
 

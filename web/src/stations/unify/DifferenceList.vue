@@ -1,23 +1,20 @@
 <script setup lang="ts">
-import { App as AApp, Segmented as ASegmented } from 'ant-design-vue'
+import { Segmented as ASegmented } from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Difference } from '../../api/client'
-import { useDecide, useDifferences, useUndo } from '../../api/queries'
+import { useDifferences } from '../../api/queries'
+import PickOne from '../../common/PickOne.vue'
+import { neighbour, useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
 import AcceptKind from './AcceptKind.vue'
 import DifferenceEntry from './DifferenceEntry.vue'
-import PickOne from '../../common/PickOne.vue'
-import { isMeant, kindWords, readingGroups, readingWords } from './readings'
-import { neighbour, useListKeys } from '../useListKeys'
-import { tellError } from '../../common/tell'
+import { isMeant, kindWords, readingGroups } from './readings'
+import { useDecisions } from './useDecisions'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const differences = useDifferences(id)
-const decide = useDecide(id)
-const undo = useUndo(id)
-const { message } = AApp.useApp()
 const show = ref<'open' | 'settled' | 'notes'>('open')
 const list = ref<HTMLElement>()
 const sureOnes = ref<InstanceType<typeof AcceptKind>>()
@@ -73,42 +70,18 @@ function open(d: Difference) {
     })
 }
 
-async function settle(
-  d: Difference,
-  body: { reading?: string; keep?: boolean; why?: string; alike?: boolean },
-  said: string,
-) {
+const decisions = useDecisions(id, names)
+
+// The next entry and its music come at once; keys pressed meanwhile act on it. What is refused comes back into hand.
+function settle(d: Difference, act: (refused: () => void) => Promise<unknown>) {
   const next = neighbour(entries.value, d.id, 1)
-  // The next entry and its music come at once; keys pressed meanwhile act on them.
   if (next && next.id !== d.id) open(next)
-  try {
-    await decide.mutateAsync({ difference: d.id, version: d.version, ...body })
-    message.success(said)
-  } catch (e) {
-    open(d)
-    tellError(e)
-  }
+  void act(() => open(d))
 }
-
-const accept = (d: Difference, alike = false) =>
-  settle(
-    d,
-    { alike },
-    `${readingWords(d.kind, d.proposal.mark)} written into ${names(d.proposal.parts)}${alike ? `, ${d.alike.length + 1} times` : ''}.`,
-  )
-const keep = (d: Difference) => settle(d, { keep: true, why: 'kept on purpose' }, 'Kept as printed.')
-const other = (d: Difference, has: string) =>
-  settle(
-    d,
-    { reading: d.parts.find((p) => p.has === has)!.part },
-    `${readingWords(d.kind, has)} written into the line.`,
-  )
-
-async function takeBack(d: Difference) {
-  if (d.decision === null || d.decision === undefined) return
-  await undo.mutateAsync(d.decision)
-  message.info('Undone: the parts print again what the edition has.')
-}
+const accept = (d: Difference, alike = false) => settle(d, (refused) => decisions.accept(d, alike, refused))
+const keep = (d: Difference) => settle(d, (refused) => decisions.keep(d, refused))
+const other = (d: Difference, has: string) => settle(d, (refused) => decisions.other(d, has, refused))
+const takeBack = (d: Difference) => void decisions.takeBack(d)
 
 watch(
   [entries, () => props.shown],
@@ -123,7 +96,7 @@ watch(
         id: d.id,
         number,
         notes: d.parts.flatMap((p) => p.notes),
-        label: `${d.kind} differs`,
+        label: `${kindWords(d.kind)} differs`,
       })),
     )
   },
@@ -147,14 +120,21 @@ const withCurrent = (act: (d: Difference) => void) => () => {
   if (d) act(d)
   else step(1)
 }
-useListKeys({
-  j: () => step(1),
-  k: () => step(-1),
-  a: withCurrent((d) => isMeant(d) || void accept(d)),
-  r: withCurrent((d) => void accept(d, d.alike.length > 0)),
-  e: withCurrent((d) => void keep(d)),
-  o: withCurrent((d) => void other(d, readingGroups(d)[1]!.has)),
-  s: () => sureOnes.value?.open(),
+useStationKeys('unify', {
+  next: () => step(1),
+  previous: () => step(-1),
+  accept: withCurrent((d) => isMeant(d) || accept(d)),
+  returns: withCurrent((d) => isMeant(d) || accept(d, d.alike.length > 0)),
+  keep: withCurrent((d) => keep(d)),
+  other: withCurrent((d) => {
+    const next = readingGroups(d)[1]
+    if (next) other(d, next.has)
+  }),
+  sure: () => sureOnes.value?.open(),
+  undo: () => {
+    const d = entries.value.find((x) => x.id === props.active)
+    if (d) takeBack(d)
+  },
 })
 const emptyWords = computed(() => {
   if (all.value.length === 0) return 'No two parts of this piece share a line and disagree.'
@@ -209,7 +189,6 @@ const emptyWords = computed(() => {
         :key="d.id"
         :difference="d"
         :number="i + 1"
-        :piece="piece.id"
         :names="partNames"
         :active="d.id === active"
         @open="open(d)"

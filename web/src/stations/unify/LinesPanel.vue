@@ -1,20 +1,18 @@
 <script setup lang="ts">
-import { App as AApp } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import { doAct } from '../../acts/useAct'
 import { api, take, type Line } from '../../api/client'
-import { useLines, usePieceChange } from '../../api/queries'
+import { useLines } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import { inSelection } from '../study/findings'
 import type { StationEvents, StationProps } from '..'
 import { relationWords } from './readings'
-import { tellError } from '../../common/tell'
 
 /** Who goes with whom: the lines that parts share, their leaders; choosing one stacks all its parts in the music. */
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const lines = useLines(id)
-const { message } = AApp.useApp()
 const relation = ref('')
 
 const names = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
@@ -30,24 +28,21 @@ function open(l: Line) {
   emit('show', { parts: [...l.parts], from: l.fromIndex, to: l.toIndex })
 }
 
-const lead = usePieceChange(id, ({ l, leader }: { l: Line; leader: string }) =>
-  take(
-    api.PUT('/api/pieces/{id}/lines/leader', {
-      params: { path: { id: id.value } },
-      body: { parts: l.parts, leader: leader === '' ? null : leader },
-    }),
-  ),
-)
-async function setLeader(l: Line, leader: string | undefined) {
-  try {
-    await lead.mutateAsync({ l, leader: leader ?? '' })
-    message.info(
-      leader ? `${names.value.get(leader)} decides for these parts now.` : 'The usual order of rules decides again.',
-    )
-  } catch (e) {
-    tellError(e)
-  }
-}
+const setLeader = (l: Line, leader: string | undefined) =>
+  doAct({
+    key: `leader ${l.parts.join()}`,
+    run: () =>
+      take(
+        api.PUT('/api/pieces/{id}/lines/leader', {
+          params: { path: { id: id.value } },
+          body: { parts: l.parts, leader: leader || null },
+        }),
+      ),
+    words: leader
+      ? `${names.value.get(leader)} decides for these parts now.`
+      : 'The usual order decides for these parts again.',
+    undo: () => ({ kind: 'leader', piece: id.value, parts: [...l.parts], before: l.isSet ? l.leader : null }),
+  })
 </script>
 
 <template>

@@ -12,7 +12,7 @@ export interface ReadingGroup {
 const kinds: Record<string, string> = {
   articulation: 'articulation',
   slur: 'slur',
-  dynamic: 'level',
+  dynamic: 'dynamic',
   hairpin: 'hairpin',
   pitch: 'pitch',
   rhythm: 'rhythm',
@@ -82,19 +82,3 @@ export function relationWords(d: Pick<Difference, 'relation' | 'parts'>): string
   }
   return how[d.relation] ?? d.relation
 }
-
-/** Marks that a director writes by hand. */
-export const freeMarks = [
-  ['staccato', 'staccato'],
-  ['tenuto', 'tenuto'],
-  ['accent', 'accent'],
-  ['strong-accent', 'marcato'],
-  ['slur', 'slur'],
-  ['crescendo', 'crescendo'],
-  ['diminuendo', 'diminuendo'],
-  ['breath-mark', 'breath'],
-  ['down-bow', 'down-bow'],
-  ['up-bow', 'up-bow'],
-  ['trill-mark', 'trill'],
-  ...['pp', 'p', 'mp', 'mf', 'f', 'ff'].map((l) => [`dynamics:${l}`, l]),
-].map(([value, label]) => ({ value: value!, label: label! }))

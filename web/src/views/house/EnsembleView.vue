@@ -1,37 +1,49 @@
 <script setup lang="ts">
 import { Button as AButton, Input as AInput } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { api, take, type Schemas } from '../../api/client'
+import { computed, nextTick, ref } from 'vue'
+import { doAct } from '../../acts/useAct'
+import { api, take, type Player, type Section } from '../../api/client'
 import { keys, useEnsemble } from '../../api/queries'
+import EnsembleTools from './EnsembleTools.vue'
 import PlayerDialog from './PlayerDialog.vue'
-import { tellError } from '../../common/tell'
 
-type Player = Schemas['PlayerView']
 const ensemble = useEnsemble()
-const queries = useQueryClient()
-const newSection = ref('')
 const editing = ref<{ section: number; player: Player | null } | null>(null)
+const renaming = ref<{ id: number; name: string } | null>(null)
 const count = computed(() => ensemble.data.value?.reduce((n, s) => n + s.players.length, 0) ?? 0)
 
-const refresh = () => queries.invalidateQueries({ queryKey: keys.ensemble })
+const remove = (s: Section) =>
+  doAct({
+    key: `section ${s.id}`,
+    run: () => take(api.DELETE('/api/ensemble/sections/{section}', { params: { path: { section: s.id } } })),
+    words: `${s.name} is closed.`,
+    undo: () => ({ kind: 'left', players: [], sections: [s.id] }),
+    fresh: [keys.ensemble],
+  })
 
-async function act(run: () => Promise<unknown>) {
-  try {
-    await run()
-    await refresh()
-  } catch (e) {
-    tellError(e)
-  }
+async function startRename(s: Section) {
+  renaming.value = { id: s.id, name: s.name }
+  await nextTick()
+  document.querySelector<HTMLInputElement>('[aria-label="New name of the section"]')?.select()
 }
-
-async function addSection() {
-  if (!newSection.value.trim()) return
-  await act(() => take(api.POST('/api/ensemble/sections', { body: { name: newSection.value } })))
-  newSection.value = ''
+async function rename(s: Section) {
+  const name = renaming.value?.name.trim()
+  renaming.value = null
+  if (!name || name === s.name) return
+  await doAct({
+    key: `section ${s.id}`,
+    run: () =>
+      take(
+        api.PUT('/api/ensemble/sections/{section}', {
+          params: { path: { section: s.id } },
+          body: { name, version: s.version },
+        }),
+      ),
+    words: `${s.name} is called ${name} now.`,
+    undo: () => ({ kind: 'sectionRenamed', section: s.id, before: s.name }),
+    fresh: [keys.ensemble, keys.passages],
+  })
 }
-const removeSection = (section: number) =>
-  act(() => take(api.DELETE('/api/ensemble/sections/{section}', { params: { path: { section } } })))
 </script>
 
 <template>
@@ -39,24 +51,19 @@ const removeSection = (section: number) =>
     <div class="row head">
       <h1>Ensemble</h1>
       <span class="quiet">{{ ensemble.data.value?.length ?? 0 }} sections, {{ count }} players</span>
-      <form class="row add" @submit.prevent="addSection">
-        <AInput
-          v-model:value="newSection"
-          placeholder="a new section"
-          aria-label="Name of a new section"
-          :maxlength="80"
-        />
-        <AButton html-type="submit">Add section</AButton>
-      </form>
     </div>
+    <EnsembleTools :sections="ensemble.data.value ?? []" />
     <p v-if="ensemble.isError.value" class="card empty">{{ ensemble.error.value?.message }}</p>
     <p v-if="ensemble.data.value?.length === 0" class="card empty">
-      No section yet. Name the first one above, then add its players by chair.
+      No section yet. Bring a list of players, make the sections from a score, or name the first one above.
     </p>
     <div class="sections">
       <section v-for="s in ensemble.data.value" :key="s.id" class="card section" :aria-label="s.name">
         <div class="row">
-          <h2>{{ s.name }}</h2>
+          <form v-if="renaming?.id === s.id" @submit.prevent="rename(s)" @keydown.esc.stop="renaming = null">
+            <AInput v-model:value="renaming.name" aria-label="New name of the section" :maxlength="80" />
+          </form>
+          <h2 v-else>{{ s.name }}</h2>
           <AButton
             size="small"
             type="text"
@@ -65,13 +72,17 @@ const removeSection = (section: number) =>
             @click="editing = { section: s.id, player: null }"
             >Add player</AButton
           >
-          <AButton v-if="s.players.length === 0" size="small" type="text" @click="removeSection(s.id)">Remove</AButton>
+          <AButton size="small" type="text" :aria-label="`Rename ${s.name}`" @click="startRename(s)">Rename</AButton>
+          <AButton v-if="s.players.length === 0" size="small" type="text" @click="remove(s)">Close</AButton>
         </div>
         <ol>
           <li v-for="p in s.players" :key="p.id">
             <span class="chair">{{ p.chair }}</span>
             <button type="button" class="name" @click="editing = { section: s.id, player: p }">{{ p.name }}</button>
             <span class="quiet">{{ p.instrumentName ?? 'no instrument' }}</span>
+            <RouterLink :to="{ name: 'player', params: { player: p.id } }" :aria-label="`Records of ${p.name}`"
+              >Records</RouterLink
+            >
           </li>
         </ol>
       </section>
@@ -82,18 +93,13 @@ const removeSection = (section: number) =>
       :player="editing.player"
       :sections="ensemble.data.value ?? []"
       @close="editing = null"
-      @saved="refresh"
     />
   </main>
 </template>
 
 <style scoped>
 .head {
-  margin-bottom: 14px;
-}
-.add {
-  margin-left: auto;
-  flex-wrap: nowrap;
+  margin-bottom: 10px;
 }
 .sections {
   display: grid;
@@ -114,7 +120,8 @@ ol {
 }
 li {
   display: grid;
-  grid-template-columns: 26px 1fr auto;
+  grid-template-columns: 26px 1fr auto auto;
+  column-gap: 10px;
   padding: 3px 0;
 }
 .chair {

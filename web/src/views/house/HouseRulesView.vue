@@ -1,33 +1,34 @@
 <script setup lang="ts">
-import { App as AApp, RadioGroup as ARadioGroup, Radio as ARadio } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
-import { api, take } from '../../api/client'
+import { RadioGroup as ARadioGroup, Radio as ARadio } from 'ant-design-vue'
+import { doAct } from '../../acts/useAct'
+import { api, take, type Schemas } from '../../api/client'
 import { keys, useHouseRules } from '../../api/queries'
-import { tellError } from '../../common/tell'
+import { queries } from '../../api/queryClient'
 
 const rules = useHouseRules()
-const queries = useQueryClient()
-const { message } = AApp.useApp()
 
-async function choose(rule: string, choice: string) {
-  const version = rules.data.value?.find((r) => r.name === rule)?.version
-  // Shown at once; the server's answer follows.
+// Shown at once; a refusal brings back what stood there.
+function expect(rule: string, choice: string) {
+  const before = rules.data.value
   queries.setQueryData(
     keys.rules,
-    rules.data.value?.map((r) => (r.name === rule ? { ...r, choice } : r)),
+    before?.map((r) => (r.name === rule ? { ...r, choice } : r)),
   )
-  try {
-    queries.setQueryData(
-      keys.rules,
-      await take(api.PUT('/api/house-rules/{rule}', { params: { path: { rule } }, body: { choice, version } })),
-    )
+  return () => queries.setQueryData(keys.rules, before)
+}
+
+function choose(r: Schemas['HouseRuleView'], choice: string) {
+  const { name: rule, choice: before, version } = r
+  if (choice === before) return
+  void doAct({
+    key: `rule ${rule}`,
+    run: () => take(api.PUT('/api/house-rules/{rule}', { params: { path: { rule } }, body: { choice, version } })),
+    words: `${r.question} ${r.choices.find((c) => c.key === choice)?.words}: every station follows it from now on.`,
+    undo: () => ({ kind: 'ruleChosen', rule, before }),
+    expect: () => expect(rule, choice),
     // Every answer of a piece may rest on a house rule.
-    await queries.invalidateQueries({ queryKey: ['piece'] })
-    message.success('Chosen. Every station follows it from now on.')
-  } catch (e) {
-    tellError(e)
-    await queries.invalidateQueries({ queryKey: keys.rules })
-  }
+    fresh: [keys.rules, ['piece'], keys.passages],
+  })
 }
 </script>
 
@@ -35,14 +36,14 @@ async function choose(rule: string, choice: string) {
   <main id="main" class="page">
     <h1>House rules</h1>
     <p class="quiet">
-      Good teachers differ here. Each answer holds for every piece of this house; the first one of each is the usual
+      Good teachers differ here. Each answer holds for every piece of this school; the first one of each is the usual
       one.
     </p>
     <p v-if="rules.isError.value" class="card empty">{{ rules.error.value?.message }}</p>
     <div class="card list">
       <fieldset v-for="r in rules.data.value" :key="r.name" :data-rule="r.name">
         <legend>{{ r.question }}</legend>
-        <ARadioGroup :value="r.choice" :name="r.name" @update:value="(v: string) => choose(r.name, v)">
+        <ARadioGroup :value="r.choice" :name="r.name" @update:value="(v: string) => choose(r, v)">
           <ARadio v-for="c in r.choices" :key="c.key" :value="c.key">{{ c.words }}</ARadio>
         </ARadioGroup>
       </fieldset>

@@ -1,20 +1,23 @@
 <script setup lang="ts">
-import PickOne from '../../common/PickOne.vue'
-import { Button as AButton, Input as AInput, InputNumber as AInputNumber, Modal as AModal } from 'ant-design-vue'
+import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, isStale, take, type Schemas, type Section } from '../../api/client'
+import { doAct, isBusy } from '../../acts/useAct'
+import { api, take, type Player, type Section } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
+import FormDialog from '../../common/FormDialog.vue'
+import PickOne from '../../common/PickOne.vue'
+import { sameName } from './people'
 
-const props = defineProps<{ section: number; player: Schemas['PlayerView'] | null; sections: readonly Section[] }>()
-const emit = defineEmits<{ close: []; saved: [] }>()
+const props = defineProps<{ section: number; player: Player | null; sections: readonly Section[] }>()
+const emit = defineEmits<{ close: [] }>()
 const instruments = useInstruments()
-const neighbours = props.sections.find((s) => s.id === props.section)?.players ?? []
+const neighbours = () => props.sections.find((s) => s.id === props.section)?.players ?? []
 
 const name = ref(props.player?.name ?? '')
 const section = ref(props.section)
-const instrument = ref<string | undefined>(props.player?.instrument ?? neighbours[0]?.instrument ?? undefined)
-const chair = ref(props.player?.chair ?? neighbours.length + 1)
+const instrument = ref<string | undefined>(props.player?.instrument ?? neighbours()[0]?.instrument ?? undefined)
+const chair = ref(props.player?.chair ?? neighbours().length + 1)
 const level = ref(props.player?.level ?? 'comfortable')
 const has = ref<string[] | null>(props.player?.options ? [...props.player.options] : null)
 const charts = useQuery({ queryKey: keys.charts, queryFn: () => take(api.GET('/api/charts')) })
@@ -24,7 +27,8 @@ const own = (id: string) => {
   has.value = owned.value.includes(id) ? owned.value.filter((o) => o !== id) : [...owned.value, id]
 }
 const refused = ref('')
-const sure = ref(false)
+const busy = isBusy('player')
+const twin = computed(() => sameName(props.sections, name.value, props.player?.id))
 const options = computed(() => instruments.data.value?.map((i) => ({ value: i.id, label: i.name })) ?? [])
 const levels = [
   { value: 'comfortable', label: 'comfortable range' },
@@ -32,17 +36,6 @@ const levels = [
   { value: 'extreme', label: 'whole range' },
 ]
 
-async function run(act: () => Promise<unknown>) {
-  try {
-    await act()
-    emit('saved')
-    emit('close')
-  } catch (e) {
-    refused.value = (e as Error).message
-    // What stands now is behind the dialog, to be opened anew.
-    if (isStale(e)) emit('saved')
-  }
-}
 const body = () => ({
   section: section.value,
   name: name.value,
@@ -52,71 +45,115 @@ const body = () => ({
   options: has.value?.filter((o) => mayHave.value.some((m) => m.id === o)) ?? null,
   version: props.player?.version ?? null,
 })
-const save = () =>
-  run(() =>
-    props.player
-      ? take(api.PUT('/api/ensemble/players/{player}', { params: { path: { player: props.player.id } }, body: body() }))
-      : take(api.POST('/api/ensemble/players', { body: body() })),
-  )
-const remove = () =>
-  run(() => take(api.DELETE('/api/ensemble/players/{player}', { params: { path: { player: props.player!.id } } })))
+const refuse = (e: unknown) => (refused.value = (e as Error).message)
+const fresh = [keys.ensemble, ['piece'], keys.log]
+
+async function add() {
+  refused.value = ''
+  const made = await doAct({
+    key: 'player',
+    run: () => take(api.POST('/api/ensemble/players', { body: body() })),
+    words: `${name.value} is in the ensemble.`,
+    undo: (p) => ({ kind: 'joined', players: [p.id], sections: [] }),
+    fresh,
+    refused: refuse,
+  })
+  return made !== undefined
+}
+async function change(was: Player) {
+  refused.value = ''
+  const { id, name: n, instrument: i, chair: c, level: l, options: o, version } = was
+  const before = { section: props.section, name: n, instrument: i, chair: c, level: l, options: o, version }
+  const made = await doAct({
+    key: 'player',
+    run: () => take(api.PUT('/api/ensemble/players/{player}', { params: { path: { player: id } }, body: body() })),
+    words: `${name.value} is changed.`,
+    undo: () => ({ kind: 'playerEdited', player: id, before }),
+    fresh,
+    refused: refuse,
+  })
+  return made !== undefined
+}
+async function save() {
+  if (await (props.player ? change(props.player) : add())) emit('close')
+}
+async function another() {
+  if (!(await add())) return
+  name.value = ''
+  chair.value++
+  document.querySelector<HTMLElement>('.form-dialog input')?.focus()
+}
+async function leave() {
+  const { id, name: n } = props.player!
+  const done = await doAct({
+    key: 'player',
+    run: async () => {
+      await take(api.DELETE('/api/ensemble/players/{player}', { params: { path: { player: id } } }))
+      return true
+    },
+    words: `${n} has left the ensemble; what was heard of them stays in the records.`,
+    undo: () => ({ kind: 'left', players: [id], sections: [] }),
+    fresh,
+    refused: refuse,
+  })
+  if (done) emit('close')
+}
 </script>
 
 <template>
-  <AModal
-    open
+  <FormDialog
     :title="player ? 'Player' : 'New player'"
     ok-text="Save"
-    width="420px"
-    @ok="save"
-    @cancel="emit('close')"
+    :another="player ? undefined : 'Save and add another'"
+    :busy="busy"
+    :refused="refused"
+    @save="save"
+    @another="another"
+    @close="emit('close')"
   >
-    <div class="grid">
-      <label class="field">Name <AInput v-model:value="name" :maxlength="120" /></label>
-      <div class="field">
-        <span>Section</span>
-        <PickOne
-          v-model:value="section"
-          label="Section"
-          :options="sections.map((s) => ({ value: s.id, label: s.name }))"
-        />
-      </div>
-      <div class="field">
-        <span>Instrument</span>
-        <PickOne v-model:value="instrument" label="Instrument" :options="options" />
-      </div>
-      <label class="field">Chair <AInputNumber v-model:value="chair" :min="1" :max="99" /></label>
-      <div class="field">
-        <span>Range asked of them</span><PickOne v-model:value="level" label="Range asked of them" :options="levels" />
-      </div>
-      <fieldset v-if="mayHave.length">
-        <legend>The instrument has</legend>
-        <label v-for="o in mayHave" :key="o.id">
-          <input type="checkbox" :checked="owned.includes(o.id)" @change="own(o.id)" /> {{ o.name }}
-        </label>
-      </fieldset>
-      <p v-if="refused" role="alert">{{ refused }}</p>
-      <div v-if="player" class="row">
-        <AButton v-if="!sure" size="small" danger @click="sure = true">Remove player</AButton>
-        <template v-else>
-          <span>Removes {{ player.name }} and their log for good.</span>
-          <AButton size="small" danger type="primary" @click="remove">Remove for good</AButton>
-        </template>
-      </div>
+    <label class="field">Name <AInput v-model:value="name" :maxlength="120" /></label>
+    <p v-if="twin" class="told" role="status">{{ twin }}</p>
+    <div class="field">
+      <span>Section</span>
+      <PickOne
+        v-model:value="section"
+        label="Section"
+        :options="sections.map((s) => ({ value: s.id, label: s.name }))"
+      />
     </div>
-  </AModal>
+    <div class="field">
+      <span>Instrument</span>
+      <PickOne v-model:value="instrument" label="Instrument" :options="options" />
+    </div>
+    <label class="field">Chair <AInputNumber v-model:value="chair" :min="1" :max="99" /></label>
+    <div class="field">
+      <span>Range asked of them</span><PickOne v-model:value="level" label="Range asked of them" :options="levels" />
+    </div>
+    <fieldset v-if="mayHave.length">
+      <legend>The instrument has</legend>
+      <label v-for="o in mayHave" :key="o.id">
+        <input type="checkbox" :checked="owned.includes(o.id)" @change="own(o.id)" /> {{ o.name }}
+      </label>
+    </fieldset>
+    <template #left>
+      <AButton v-if="player" class="left" :disabled="busy" @click="leave">Leaves the ensemble</AButton>
+    </template>
+  </FormDialog>
 </template>
 
 <style scoped>
-.grid {
-  display: grid;
-  gap: 10px;
-}
 fieldset {
   border: 1px solid var(--line);
   border-radius: 3px;
   margin: 0;
   padding: 4px 10px 8px;
   display: grid;
+}
+.told {
+  margin: 0;
+  color: var(--rosin);
+}
+.left {
+  margin-right: auto;
 }
 </style>

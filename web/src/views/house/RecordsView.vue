@@ -1,27 +1,53 @@
 <script setup lang="ts">
-import { Button as AButton } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
-import { api, take, type Schemas } from '../../api/client'
-import { keys, useLog } from '../../api/queries'
-import { longDate } from '../../common/dates'
-import { unitWords } from '../../transport/store'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useEnsemble, useFilteredLog, useShelf, type LogFilter } from '../../api/queries'
+import DayField from '../../common/DayField.vue'
+import PickOne from '../../common/PickOne.vue'
+import LogTable from './LogTable.vue'
 
-type Entry = Schemas['LogView']
-const log = useLog()
-const queries = useQueryClient()
-const removed = ref<Entry | null>(null)
+/** The log, narrowed by player, section, piece and days; the filter stands in the address. */
+const route = useRoute()
+const router = useRouter()
+const shelf = useShelf()
+const ensemble = useEnsemble()
+const number = (v: unknown) => (Number(v) > 0 ? Number(v) : undefined)
+const text = (v: unknown) => (typeof v === 'string' && v ? v : undefined)
+const filter = computed<LogFilter>(() => ({
+  player: number(route.query.player),
+  section: number(route.query.section),
+  piece: number(route.query.piece),
+  from: text(route.query.from),
+  to: text(route.query.to),
+}))
+const log = useFilteredLog(filter)
+const set = (change: Record<string, string | number | undefined>) =>
+  router.replace({
+    query: { ...route.query, ...Object.fromEntries(Object.entries(change).map(([k, v]) => [k, v || undefined])) },
+  })
+const out = computed(() => {
+  const query = new URLSearchParams(
+    Object.entries(filter.value)
+      .filter(([, v]) => v !== undefined)
+      .map(([k, v]) => [k, String(v)]),
+  ).toString()
+  return query ? `?${query}` : ''
+})
 
-async function remove(e: Entry) {
-  await take(api.DELETE('/api/log/{entry}', { params: { path: { entry: e.id } } }))
-  removed.value = e
-  await queries.invalidateQueries({ queryKey: keys.log })
-}
-async function restore() {
-  await take(api.POST('/api/log/{entry}/restore', { params: { path: { entry: removed.value!.id } } }))
-  removed.value = null
-  await queries.invalidateQueries({ queryKey: keys.log })
-}
+const all = (words: string) => ({ value: 0, label: words })
+const players = computed(() => [
+  all('every player'),
+  ...(ensemble.data.value ?? []).flatMap((s) => s.players.map((p) => ({ value: p.id, label: p.name }))),
+])
+const sections = computed(() => [
+  all('every section'),
+  ...(ensemble.data.value ?? []).map((s) => ({ value: s.id, label: s.name })),
+])
+const pieces = computed(() => [
+  all('every piece'),
+  ...(shelf.data.value ?? []).map((p) => ({ value: p.id, label: p.title })),
+])
+const isNarrowed = computed(() => out.value !== '')
 </script>
 
 <template>
@@ -30,50 +56,61 @@ async function restore() {
     <p class="quiet">
       Who played what, how fast clean, when, and what to fix next. Private: the school's rules and the law apply.
     </p>
-    <p v-if="removed" class="card undo" role="status">
-      The entry of {{ removed.playerName }} was removed. <AButton size="small" @click="restore">Undo</AButton>
-    </p>
+    <div class="filters">
+      <PickOne :value="filter.player ?? 0" :options="players" label="Player" @update:value="set({ player: $event })" />
+      <PickOne
+        :value="filter.section ?? 0"
+        :options="sections"
+        label="Section"
+        @update:value="set({ section: $event })"
+      />
+      <PickOne :value="filter.piece ?? 0" :options="pieces" label="Piece" @update:value="set({ piece: $event })" />
+      <label class="day"
+        >from <DayField :model-value="filter.from ?? ''" @update:model-value="set({ from: $event })"
+      /></label>
+      <label class="day"
+        >to <DayField :model-value="filter.to ?? ''" @update:model-value="set({ to: $event })"
+      /></label>
+      <button v-if="isNarrowed" type="button" class="link" @click="router.replace({ query: {} })">All records</button>
+      <span class="out">
+        <a :href="`/api/log.csv${out}`" download>CSV</a>
+        <a :href="`/api/log.json${out}`" download>JSON</a>
+      </span>
+    </div>
     <p v-if="log.isError.value" class="card empty">{{ log.error.value?.message }}</p>
+    <p v-else-if="log.data.value?.length === 0 && isNarrowed" class="card empty">Nothing was heard that fits.</p>
     <p v-else-if="log.data.value?.length === 0" class="card empty">
       Nothing is logged yet. Open a piece, hand out a passage under Assign and log clean tempos under Hear.
     </p>
-    <table v-else class="table card">
-      <thead>
-        <tr>
-          <th scope="col">Heard</th>
-          <th scope="col">Player</th>
-          <th scope="col">Passage</th>
-          <th scope="col">Clean at</th>
-          <th scope="col">To fix next</th>
-          <th scope="col"><span class="visually-hidden">Acts</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="e in log.data.value" :key="e.id">
-          <td>{{ longDate(e.heard) }}</td>
-          <td>{{ e.playerName }}</td>
-          <td>
-            {{ e.passageTitle }}<br /><span class="quiet">{{ e.pieceTitle }}</span>
-          </td>
-          <td>{{ unitWords(e.unit) }} = {{ e.bpm }}</td>
-          <td>{{ e.note }}</td>
-          <td>
-            <AButton
-              size="small"
-              type="text"
-              :aria-label="`Remove the entry of ${e.playerName} on ${e.heard}`"
-              @click="remove(e)"
-              >Remove</AButton
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <LogTable v-else :entries="log.data.value ?? []" with-player />
   </main>
 </template>
 
 <style scoped>
-.undo {
-  padding: 8px 14px;
+.filters {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr auto auto auto auto;
+  gap: 8px 12px;
+  align-items: center;
+  margin: 10px 0 14px;
+}
+.day {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 13px;
+  color: var(--slate);
+}
+.out {
+  display: flex;
+  gap: 12px;
+}
+.link {
+  border: 0;
+  background: none;
+  color: var(--plum);
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
 }
 </style>

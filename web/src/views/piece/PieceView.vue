@@ -1,25 +1,29 @@
 <script setup lang="ts">
 import { Spin as ASpin } from 'ant-design-vue'
-import { useEventListener } from '@vueuse/core'
+import { refDebounced, useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, take } from '../../api/client'
 import { useDifferences, useHeat, useLines, usePiece } from '../../api/queries'
-import EngravedPage from '../../engraving/EngravedPage.vue'
+import { warmUp } from '../../engraving/engraver'
 import type { Flagged } from '../../engraving/flags'
+import { isInDialog, isTyping, useStationKeys } from '../../keys/useKeys'
+import MarkDialog from '../../marks/MarkDialog.vue'
 import { selectionWords, useSelection, type Selection } from '../../selection'
 import TitleBand from '../../shell/TitleBand.vue'
 import { stationOf } from '../../stations'
-import { bandsOf } from '../../strip/bands'
+import { useTempos } from '../../stations/tempo/ladder'
 import StripCanvas from '../../strip/StripCanvas.vue'
-import type { StripData } from '../../strip/draw'
 import { useTransport } from '../../transport/store'
 import TransportBar from '../../transport/TransportBar.vue'
 import CannotOpen from './CannotOpen.vue'
+import PartsPicker from './PartsPicker.vue'
+import PieceMusic from './PieceMusic.vue'
 import { shownRange } from './shownRange'
+import { useStrip } from './useStrip'
 
 const route = useRoute()
 const router = useRouter()
+warmUp()
 const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
 // Of a piece that cannot be opened nothing else is asked: it says once what is wrong.
@@ -30,62 +34,59 @@ const unifying = computed(() => route.params.station === 'unify')
 const lines = useLines(id, unifying)
 const concert = ref(false)
 const bar = ref<InstanceType<typeof TransportBar>>()
+const stripBox = ref<InstanceType<typeof StripCanvas>>()
 const flags = ref<Flagged[]>([])
 const active = ref<string | null>(null)
+const dialog = ref<'parts' | 'mark' | null>(null)
 // What an entry of a list shows: the director's selection, and the list that it filters, stay.
 const focus = ref<Selection | null>(null)
 
 const labels = computed(() => piece.data.value?.measures ?? [])
 const partIds = computed(() => piece.data.value?.parts.map((p) => p.id) ?? [])
 const partNames = computed(() => new Map(piece.data.value?.parts.map((p) => [p.id, p.name || p.id]) ?? []))
-const { selection, select } = useSelection(
+const { selection, select, query, problem } = useSelection(
   () => labels.value,
   () => partIds.value,
 )
-const shown = computed(() => shownRange(focus.value ?? selection.value, partIds.value, labels.value.length))
+// The strip and the words follow at the screen's pace; what is fetched waits until the selection has come to rest.
+const atRest = refDebounced(selection, 90)
+const wanted = computed(() => shownRange(focus.value ?? selection.value, partIds.value, labels.value.length))
+const shown = computed(() => shownRange(focus.value ?? atRest.value, partIds.value, labels.value.length))
 const words = computed(() =>
-  selectionWords(focus.value ?? selection.value ?? shown.value, labels.value, partNames.value),
+  selectionWords(focus.value ?? selection.value ?? wanted.value, labels.value, partNames.value),
 )
 const station = computed(() => stationOf(String(route.params.station)))
 const remaining = computed(
   () => differences.data.value?.filter((d) => d.state === 'open' && d.rank === 'difference').length ?? 0,
 )
+const { strip, reasons } = useStrip(id, piece.data, heat.data, differences.data, lines.data, unifying)
 
-const strip = computed<StripData>(() => ({
-  parts: piece.data.value?.parts.map((p) => ({ id: p.id, name: p.name || p.id })) ?? [],
-  labels: labels.value,
-  rehearsals: piece.data.value?.frames.map((f) => f.rehearsal ?? null) ?? [],
-  keys: piece.data.value?.frames.map((f) => f.key) ?? [],
-  heat: new Map(heat.data.value?.map((r) => [r.part, r.heat]) ?? []),
-  open: cells((s) => s === 'open'),
-  settled: cells((s) => s !== 'open'),
-  bands: unifying.value ? bandsOf(lines.data.value ?? []) : [],
-}))
-
-function cells(is: (state: string) => boolean): Set<string> {
-  const out = new Set<string>()
-  for (const d of differences.data.value ?? [])
-    if (d.rank === 'difference' && is(d.state))
-      // A level is in force for long: its tick stands where it begins.
-      for (const p of d.parts)
-        for (let m = d.fromIndex; m <= (d.kind === 'dynamic' ? d.fromIndex : d.toIndex); m++) out.add(`${p.part}:${m}`)
-  return out
+function clear() {
+  if (selection.value) select(null)
+  focus.value = null
 }
+const isFree = (e: KeyboardEvent) => !isTyping(e) && !isInDialog(e)
+const choosing = 'input[type=radio], input[type=checkbox], [role=radio], [role=checkbox], [role=switch]'
 
-async function reasons(part: string, index: number): Promise<string> {
-  const list = await take(
-    api.GET('/api/pieces/{id}/heat/reasons', { params: { path: { id: id.value }, query: { part, index } } }),
-  )
-  return list.length === 0 ? 'nothing to do' : list.map((r) => r.words).join('; ')
+// Space plays wherever no text is typed and nothing is ticked with it; Enter presses a button.
+function space(e: KeyboardEvent) {
+  if (e.key !== ' ' || !isFree(e) || (e.target as Element).closest(choosing)) return
+  e.preventDefault()
+  if (e.type === 'keydown' && !e.repeat) void bar.value?.toggle()
 }
+useEventListener(window, 'keydown', space)
+useEventListener(window, 'keyup', space)
+useStationKeys('everywhere', {
+  help: null,
+  play: null,
+  undo: null,
+  clear,
+  mark: () => (dialog.value = 'mark'),
+  parts: () => (dialog.value = 'parts'),
+  strip: () => stripBox.value?.focus(),
+  list: () => document.querySelector<HTMLElement>('aside.list')?.focus(),
+})
 
-function key(e: KeyboardEvent) {
-  const busy = (e.target as HTMLElement).closest('input, textarea, select, button, a, [role=dialog]')
-  if (e.key === ' ' && !busy) {
-    e.preventDefault()
-    void bar.value?.toggle()
-  }
-}
 watch(
   () => route.params.station,
   (s) => {
@@ -98,47 +99,41 @@ watch(
 )
 watch(selection, () => (focus.value = null))
 const transport = useTransport()
+watch(id, (now) => useTempos().open(now), { immediate: true })
 watch(
   () => piece.data.value?.frames[shown.value.from]?.quarterBpm,
-  (bpm) => bpm && !transport.playing && Object.assign(transport, { unit: 'quarter', bpm }),
+  (bpm) => bpm && transport.suggest({ unit: 'quarter', bpm }),
   { immediate: true },
 )
-watch(
-  () => piece.data.value?.title,
-  (t) => t && (document.title = `${t} · Mellow Stand`),
-)
-useEventListener(window, 'keydown', key)
+watch([() => piece.data.value?.title, () => route.path], ([t]) => t && (document.title = `${t} · Mellow Stand`), {
+  immediate: true,
+})
+
+const chosen = (parts: string[]) =>
+  select({ parts, from: wanted.value.from, to: selection.value ? selection.value.to : wanted.value.to })
 </script>
 
 <template>
   <div v-if="piece.data.value && labels.length" class="piece">
-    <TitleBand :piece="piece.data.value" :remaining="remaining" />
-    <StripCanvas :data="strip" :selection="selection" :reasons="reasons" @select="select" />
+    <TitleBand :piece="piece.data.value" :remaining="remaining" :query="query" />
+    <StripCanvas ref="stripBox" :data="strip" :selection="selection" :reasons="reasons" @select="select" />
     <main id="main" class="work">
-      <section class="music" :aria-label="`Music: ${words}`" tabindex="0">
-        <div class="row top">
-          <h2>{{ words }}</h2>
-          <span v-if="shown.cut" class="quiet"
-            >the first {{ shown.to - shown.from + 1 }} measures of {{ shown.parts.length }} parts are shown; select less
-            to see the rest</span
-          >
-          <span v-else-if="!selection && !focus" class="quiet">drag over the strip to choose parts and measures</span>
-          <label v-if="unifying" class="quiet concert"
-            ><input v-model="concert" type="checkbox" /> at concert pitch</label
-          >
-        </div>
-        <EngravedPage
-          :piece="id"
-          :parts="shown.parts"
-          :from="labels[shown.from]!"
-          :to="labels[shown.to]!"
-          :flags="flags"
-          :active="active"
-          :concert="unifying && concert"
-          :label="words"
-          @flag="active = $event"
-        />
-      </section>
+      <PieceMusic
+        v-model:concert="concert"
+        :piece="piece.data.value"
+        :shown="shown"
+        :words="words"
+        :problem="problem"
+        :is-selected="selection !== null"
+        :is-shown="focus !== null"
+        :flags="flags"
+        :active="active"
+        :has-concert="unifying"
+        @flag="active = $event"
+        @clear="clear"
+        @parts="dialog = 'parts'"
+        @mark="dialog = 'mark'"
+      />
       <aside class="list" aria-label="Station" tabindex="0">
         <component
           :is="station"
@@ -167,6 +162,16 @@ useEventListener(window, 'keydown', key)
       :words="words"
       :labels="labels"
     />
+    <PartsPicker
+      v-if="dialog === 'parts'"
+      :piece="piece.data.value"
+      :chosen="selection?.parts ?? []"
+      :from="wanted.from"
+      :to="wanted.to"
+      @choose="chosen"
+      @close="dialog = null"
+    />
+    <MarkDialog v-if="dialog === 'mark'" :piece="piece.data.value" :shown="wanted" @close="dialog = null" />
   </div>
   <main v-else id="main" class="page">
     <CannotOpen v-if="piece.isError.value" :id="id" :error="piece.error.value" />
@@ -185,21 +190,6 @@ useEventListener(window, 'keydown', key)
   min-height: 0;
   display: grid;
   grid-template-columns: minmax(0, 1fr) 430px;
-}
-.music {
-  overflow: auto;
-  padding: 10px 14px 10px 8px;
-  outline-offset: -2px;
-}
-.music .top {
-  padding-left: 30px;
-}
-.concert {
-  margin-left: auto;
-  white-space: nowrap;
-}
-.music h2 {
-  font-size: 15px;
 }
 .list {
   overflow: auto;

@@ -26,7 +26,7 @@ function read(file: File, answer: unknown) {
 function close(title: string | null) {
   waiting.value.shift()
   if (title === null) return
-  kept.value = title ? `${title} is on the shelf.` : 'The file is being read; you can go on meanwhile.'
+  kept.value = title ? `${title} is on the shelf.` : 'The file is being kept; you can go on meanwhile.'
   void queries.invalidateQueries({ queryKey: keys.jobs })
   emit('done')
 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { Modal as AModal } from 'ant-design-vue'
+import { Progress as AProgress } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { Schemas } from '../../api/client'
 import { useInstruments } from '../../api/queries'
+import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
+import { followJob } from './followJob'
 import OrderBar from './OrderBar.vue'
 import { sureness } from './sureness'
 import { sendScore } from './upload'
@@ -17,9 +19,11 @@ const options = computed(() => [
   ...(instruments.data.value ?? []).map((i) => ({ value: i.id, label: i.name })),
 ])
 const chosen = ref(Object.fromEntries(props.preview.parts.map((p) => [p.id, p.instrumentId ?? ''])))
-/** Bytes from which a file is read in the background, with its progress on the shelf. */
-const large = 1_500_000
+/** Bytes from which a file is kept step by step, each step told. */
+const large = 200_000
 const keeping = ref(false)
+const step = ref<Schemas['JobView'] | null>(null)
+const share = computed(() => (step.value?.total ? Math.round((100 * step.value.done) / step.value.total) : 0))
 const refused = ref('')
 
 const corrections = computed(() =>
@@ -33,29 +37,36 @@ const places = (list: readonly { measure: string; what: string }[]) =>
 
 async function keep() {
   keeping.value = true
+  refused.value = ''
   try {
     const fields: Record<string, string> = corrections.value ? { instruments: corrections.value } : {}
     const later = props.file.size > large
-    const made = await sendScore<{ title: string }>(`/api/pieces?later=${later}`, props.file, () => {}, fields).done
-    emit('close', later ? '' : made.title)
+    const made = await sendScore<{ title: string } & Schemas['JobView']>(
+      `/api/pieces?later=${later}`,
+      props.file,
+      () => {},
+      fields,
+    ).done
+    if (later) await followJob(made, (now) => (step.value = now))
+    emit('close', later ? props.preview.title || props.file.name : made.title)
   } catch (e) {
     refused.value = (e as Error).message
   } finally {
     keeping.value = false
+    step.value = null
   }
 }
 </script>
 
 <template>
-  <AModal
-    open
+  <FormDialog
     width="760px"
     :title="preview.title || file.name"
     ok-text="Keep on the shelf"
-    cancel-text="Do not keep"
-    :confirm-loading="keeping"
-    @ok="keep"
-    @cancel="emit('close', null)"
+    :busy="keeping"
+    :refused="refused"
+    @save="keep"
+    @close="emit('close', step ? '' : null)"
   >
     <p class="quiet">
       {{ preview.composer ? `${preview.composer} · ` : '' }}{{ preview.parts.length }}
@@ -102,8 +113,12 @@ async function keep() {
         <li v-for="w in preview.warnings" :key="w">{{ w }}</li>
       </ul>
     </section>
-    <p v-if="refused" role="alert">{{ refused }}</p>
-  </AModal>
+    <div v-if="step" class="keeping" role="status">
+      <span>{{ step.step || 'waiting' }}</span>
+      <AProgress :percent="share" size="small" :show-info="false" :aria-label="`Keeping ${file.name}`" />
+      <span class="quiet">Close this to go on meanwhile; the shelf shows how far it is.</span>
+    </div>
+  </FormDialog>
 </template>
 
 <style scoped>
@@ -119,6 +134,15 @@ dt {
 dd {
   margin: 0;
   min-width: 0;
+}
+.keeping {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 4px 12px;
+  align-items: center;
+}
+.keeping .quiet {
+  grid-column: 1 / -1;
 }
 .parts {
   max-height: 260px;

@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { App as AApp, Button as AButton, Spin as ASpin } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
+import { Spin as ASpin } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import { doAct } from '../../acts/useAct'
 import { api, take, type ShelfPiece } from '../../api/client'
 import { keys, useShelf } from '../../api/queries'
+import { queries } from '../../api/queryClient'
 import JobsBar from '../../shell/JobsBar.vue'
 import ImportBox from './ImportBox.vue'
 import PieceDialog from './PieceDialog.vue'
 import ShelfTable from './ShelfTable.vue'
 
 const shelf = useShelf()
-const queries = useQueryClient()
-const { message } = AApp.useApp()
-const removed = ref<ShelfPiece | null>(null)
 const editing = ref<ShelfPiece | null>(null)
 
 const pieces = computed(() => shelf.data.value?.filter((p) => p.kind === 'piece') ?? [])
@@ -25,19 +23,16 @@ const sets = computed(() => {
 
 const refresh = () => queries.invalidateQueries({ queryKey: keys.shelf })
 
-async function remove(p: ShelfPiece) {
-  await take(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.id } } }))
-  removed.value = p
-  await refresh()
-}
-
-async function restore() {
-  const p = removed.value!
-  removed.value = null
-  await take(api.POST('/api/pieces/{id}/restore', { params: { path: { id: p.id } } }))
-  message.success(`${p.title} is back on the shelf.`)
-  await refresh()
-}
+const remove = (p: ShelfPiece) =>
+  doAct({
+    key: `remove ${p.id}`,
+    run: async () => {
+      await take(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.id } } }))
+      return true
+    },
+    words: `${p.title} is taken off the shelf.`,
+    undo: () => ({ kind: 'pieceRemoved', piece: p.id }),
+  })
 </script>
 
 <template>
@@ -46,9 +41,6 @@ async function restore() {
       <h1>Shelf</h1>
       <ImportBox :empty="shelf.data.value?.length === 0" @done="refresh" />
     </div>
-    <p v-if="removed" class="card undo" role="status">
-      {{ removed.title }} was taken off the shelf. <AButton size="small" @click="restore">Undo</AButton>
-    </p>
     <JobsBar />
     <ASpin v-if="shelf.isPending.value" tip="Reading the shelf" />
     <p v-if="shelf.isError.value" class="card empty">{{ shelf.error.value?.message }}</p>
@@ -60,7 +52,7 @@ async function restore() {
       <h2>{{ name }}</h2>
       <ShelfTable :pieces="etudes" @remove="remove" @edit="editing = $event" />
     </section>
-    <PieceDialog v-if="editing" :piece="editing" @close="editing = null" @saved="refresh" />
+    <PieceDialog v-if="editing" :piece="editing" @close="editing = null" />
   </main>
 </template>
 
@@ -75,8 +67,5 @@ section {
 }
 section h2 {
   margin-bottom: 8px;
-}
-.undo {
-  padding: 8px 14px;
 }
 </style>

@@ -70,6 +70,9 @@ public sealed class DecisionWriter
                 foreach (var n in notes)
                     AccidentalWriter.Set(n.Element, mark.Value!);
                 break;
+            // Told in words only.
+            case MarkForm.Remark:
+                break;
             case { } form:
                 foreach (var n in notes)
                     NotationWriter.Add(n.Element, form, mark);
@@ -96,7 +99,7 @@ public sealed class DecisionWriter
                 foreach (var n in notes)
                     DirectionWriter.Remove(part, n, mark);
                 break;
-            case MarkForm.Pitch or MarkForm.Rhythm:
+            case MarkForm.Pitch or MarkForm.Rhythm or MarkForm.Remark:
                 break;
             case MarkForm.Accidental:
                 foreach (var n in notes)

@@ -41,6 +41,8 @@ internal static class ScoreCut
 
         if (range.AtConcertPitch)
             ConcertPitchCut.Rewrite(root);
+        if (range.ForPaper)
+            PaperCut.Rewrite(root, document, from, range.Cues);
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
     }
 
@@ -79,7 +81,8 @@ internal static class ScoreCut
 
     private static string WordsOf(XElement direction) => string.Concat(direction.Elements("direction-type").Select(t => t.Value.Trim()));
 
-    private static bool IsForAll(XElement direction) =>
+    /// <summary>True for a tempo, a tempo word or a rehearsal mark: a score prints it once for all parts.</summary>
+    public static bool IsForAll(XElement direction) =>
         direction
             .Elements("direction-type")
             .Elements()

@@ -11,16 +11,22 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <param name="To">Last measure from 0, or null for the last.</param>
 /// <param name="WithNoteIds">Write our note ids into the notes, so that the engraver's drawing can be found again.</param>
 /// <param name="AtConcertPitch">Transposing parts as they sound, for the eye.</param>
+/// <param name="ForPaper">To play from: no part names, what is in force at the cut told again, rests of a single part condensed.</param>
 public sealed record ExportRange(
     IReadOnlyCollection<string>? Parts = null,
     int? From = null,
     int? To = null,
     bool WithNoteIds = false,
-    bool AtConcertPitch = false
+    bool AtConcertPitch = false,
+    bool ForPaper = false
 )
 {
+    /// <summary>Cues to write into a single part, by measure from 0.</summary>
+    public IReadOnlyDictionary<int, CueBar> Cues { get; init; } = new Dictionary<int, CueBar>();
+
+
     /// <summary>True when everything is asked for, as it came.</summary>
-    public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds && !AtConcertPitch;
+    public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds && !AtConcertPitch && !ForPaper;
 }
 
 /// <summary>Gives a score back as MusicXML with the decisions written in.</summary>

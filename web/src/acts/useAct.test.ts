@@ -1,0 +1,96 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+
+const runUndo = vi.fn<(u: unknown) => Promise<void>>(() => Promise.resolve())
+vi.mock('./undoers', () => ({ runUndo: (u: unknown) => runUndo(u) }))
+const { doAct, undoLast } = await import('./useAct')
+const { useActs } = await import('./store')
+const { isAway } = await import('../api/connection')
+const { setSayer } = await import('../common/tell')
+
+let said: string[] = []
+beforeEach(() => {
+  sessionStorage.clear()
+  setActivePinia(createPinia())
+  said = []
+  setSayer((s) => said.push(s.sentence))
+  runUndo.mockClear()
+  isAway.value = false
+})
+const undo = { kind: 'logged', entry: 4 } as const
+
+describe('acts', () => {
+  it('are told, remembered and taken back', async () => {
+    await doAct({ key: 'a', run: async () => 4, words: (n) => `Logged ${n}.`, undo: () => undo, fresh: [] })
+    expect(useActs().list).toMatchObject([{ words: 'Logged 4.', undo }])
+    await undoLast()
+    expect(runUndo).toHaveBeenCalledWith(undo)
+    expect(useActs().list).toEqual([])
+    expect(said).toEqual(['Logged 4.', 'Undone: Logged 4.'])
+  })
+
+  it('run in the order of the keys, one after the other', async () => {
+    const order: string[] = []
+    const slow = (name: string, ms: number) => async () => {
+      await new Promise((r) => setTimeout(r, ms))
+      order.push(name)
+    }
+    await Promise.all([
+      doAct({ key: 'a', run: slow('a', 20), words: null, fresh: [] }),
+      doAct({ key: 'b', run: slow('b', 1), words: null, fresh: [] }),
+    ])
+    expect(order).toEqual(['a', 'b'])
+  })
+
+  it('are not sent twice while they run', async () => {
+    const run = vi.fn(() => new Promise<void>((r) => setTimeout(r, 5)))
+    await Promise.all([1, 2].map(() => doAct({ key: 'same', run, words: null, fresh: [] })))
+    expect(run).toHaveBeenCalledTimes(1)
+  })
+
+  it('are shown at once and rolled back with a sentence when refused', async () => {
+    const seen: string[] = []
+    const done = doAct({
+      key: 'a',
+      run: async () => {
+        seen.push('sent')
+        throw new Error('Settled already.')
+      },
+      words: 'never told',
+      undo: () => undo,
+      expect: () => {
+        seen.push('shown')
+        return () => seen.push('back')
+      },
+      fresh: [],
+    })
+    expect(seen).toEqual(['shown'])
+    expect(await done).toBeUndefined()
+    expect(seen).toEqual(['shown', 'sent', 'back'])
+    expect(said).toEqual(['Settled already.'])
+    expect(useActs().list).toEqual([])
+  })
+
+  it('are refused in words while the server is away', async () => {
+    isAway.value = true
+    const run = vi.fn(async () => 1)
+    await doAct({ key: 'a', run, words: 'never told', fresh: [] })
+    expect(run).not.toHaveBeenCalled()
+    expect(said[0]).toContain('was not done')
+  })
+
+  it('that cannot be undone are passed over by undo', async () => {
+    await doAct({ key: 'a', run: async () => 1, words: 'First.', undo: () => undo, fresh: [] })
+    await doAct({ key: 'b', run: async () => 1, words: 'Second.', fresh: [] })
+    await undoLast()
+    expect(useActs().list.map((d) => d.words)).toEqual(['Second.'])
+    await undoLast()
+    expect(said.at(-1)).toBe('There is nothing to undo in this session.')
+  })
+
+  it('that were taken back elsewhere are forgotten', async () => {
+    await doAct({ key: 'a', run: async () => 1, words: 'First.', undo: () => undo, fresh: [] })
+    useActs().forget((u) => u.kind === 'logged' && u.entry === 4)
+    expect(useActs().list).toEqual([])
+  })
+})

@@ -1,0 +1,53 @@
+const clearance = 2
+
+interface Rect {
+  left: number
+  right: number
+  top: number
+  bottom: number
+}
+
+/** Moves the measure numbers of a drawing up until they touch no note, slur or sign. */
+export function clearNumbers(page: HTMLElement) {
+  for (const system of page.querySelectorAll<SVGGElement>('g.system')) {
+    const numbers = [...system.querySelectorAll<SVGGElement>('g.mNum')]
+    if (numbers.length === 0) continue
+    const others = [
+      ...system.querySelectorAll<SVGGElement>(
+        'g.note, g.slur, g.dynam, g.tempo, g.dir, g.reh, g.artic, g.fermata, g.trill',
+      ),
+    ].map((e) => e.getBoundingClientRect())
+    for (const number of numbers) lift(number, others)
+  }
+}
+
+function lift(number: SVGGElement, others: readonly Rect[]) {
+  number.removeAttribute('transform')
+  const at = number.getBoundingClientRect()
+  if (at.height === 0) return
+  const up = liftOf(at, others)
+  if (up === 0) return
+  const matrix = number.getScreenCTM()
+  number.setAttribute('transform', `translate(0 ${-up / (matrix?.a || 1)})`)
+}
+
+/** How far a number has to go up in pixels so that it stands clear. */
+export function liftOf(number: Rect, others: readonly Rect[]): number {
+  let top = number.top
+  const height = number.bottom - number.top
+  // Each step clears what is hit now and may hit what stands above it.
+  for (let i = 0; i < others.length; i++) {
+    const hit = others.filter(
+      (o) =>
+        o.left < number.right + clearance &&
+        o.right > number.left - clearance &&
+        o.top < top + height + clearance &&
+        o.bottom > top - clearance,
+    )
+    if (hit.length === 0) break
+    const next = Math.min(...hit.map((o) => o.top)) - height - clearance
+    if (next >= top) break
+    top = next
+  }
+  return number.top - top
+}

@@ -1,0 +1,36 @@
+import { useEventListener } from '@vueuse/core'
+import { keymap, type ActOf, type KeyPlace } from './keymap'
+
+const textFields = 'textarea, select, [contenteditable], input:not([type=radio], [type=checkbox], [type=button])'
+
+/** True where a key is text, or belongs to a control that chooses with keys. */
+export const isTyping = (e: KeyboardEvent) => (e.target as Element).closest?.(textFields) !== null
+
+/** True where a dialog or an open menu has the keys. */
+export const isInDialog = (e: KeyboardEvent) => (e.target as Element).closest?.('[role=dialog], [role=menu]') !== null
+
+/** The single keys of a place; each act that the page of keys promises must be served, or null where it is served elsewhere. Typing and
+ *  dialogs are left alone. */
+export function useStationKeys<P extends KeyPlace>(place: P, acts: Record<ActOf<P>, (() => void) | null>) {
+  const byKey = new Map(
+    Object.entries(keymap[place]).map(([name, k]) => [(k as { key: string }).key, acts[name as ActOf<P>]]),
+  )
+  useEventListener(window, 'keydown', (e: KeyboardEvent) => {
+    const act = byKey.get(e.key.length === 1 ? e.key.toLowerCase() : e.key)
+    if (!act || e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey || isTyping(e) || isInDialog(e)) return
+    e.preventDefault()
+    act()
+  })
+}
+
+/** The entry so many places after the active one, kept inside the list. */
+export function neighbour<T extends { id: string }>(
+  list: readonly T[],
+  active: string | null,
+  by: number,
+): T | undefined {
+  if (list.length === 0) return undefined
+  const at = list.findIndex((x) => x.id === active)
+  if (at < 0) return by > 0 ? list[0] : list.at(-1)
+  return list[Math.min(Math.max(0, at + by), list.length - 1)]
+}

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import type { Finding } from '../../api/client'
+import { measuresOf } from '../../stations/study/findings'
+
+/** A finding as players read it. What was not reviewed is marked, can be decided here, and does not print. */
+defineProps<{ finding: Finding }>()
+const emit = defineEmits<{ send: []; hold: []; reword: [] }>()
+</script>
+
+<template>
+  <li :class="{ unreviewed: finding.review !== 'sent' }">
+    <b>{{ measuresOf(finding) }}</b>: <template v-if="finding.words">{{ finding.words }}</template><template v-else
+      >{{ finding.title }}. {{ finding.why }}</template
+    >
+    <span v-if="finding.review !== 'sent'" class="review">
+      not reviewed, does not print
+      <button type="button" @click="emit('send')">To the players</button>
+      <button type="button" @click="emit('reword')">Reword</button>
+      <button type="button" @click="emit('hold')">Hold back</button>
+    </span>
+  </li>
+</template>
+
+<style scoped>
+.unreviewed {
+  color: #5a6570;
+  border-left: 2px dashed var(--rosin);
+  padding-left: 8px;
+  margin-left: -10px;
+}
+.review {
+  display: block;
+  font-size: 12.5px;
+  color: var(--rosin);
+}
+.review button {
+  margin-left: 6px;
+  border: 0;
+  padding: 0;
+  background: none;
+  color: var(--plum);
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+}
+@media print {
+  .unreviewed {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, nextTick, ref } from 'vue'
+import type { Finding, Piece, Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { longDate, shortDate } from '../../common/dates'
+import { paperUrl, sliceUrl } from '../../engraving/engraver'
+import { unitWords } from '../../transport/store'
+import { inside, type Paper } from '../print/papers'
+import { fitMusic } from './fitMusic'
+import ReviewLine from './ReviewLine.vue'
+
+/** The sheet of one part: the passage engraved, what to know, and the steps; one page, or music pages of its own for a long passage. */
+const props = defineProps<{ sheet: Schemas['SheetView']; piece: Piece; part: string; paper: Paper; stamp: number }>()
+const emit = defineEmits<{ send: [Finding]; hold: [Finding]; reword: [Finding] }>()
+const words = ref<HTMLElement>()
+const mostNotes = 8
+
+const p = computed(() => props.sheet.passage)
+const name = computed(() => props.piece.parts.find((x) => x.id === props.part)?.name || props.part)
+const notes = computed(() =>
+  props.sheet.notes
+    .filter((n) => n.parts.includes(props.part) && (n.shown || n.review === 'sent') && n.review !== 'held')
+    .slice(0, mostNotes),
+)
+const remarks = computed(() => props.sheet.remarks.filter((r) => r.parts.includes(props.part)))
+const labels = computed(() => props.piece.measures.slice(p.value.fromIndex, p.value.toIndex + 1))
+
+const music = useQuery({
+  queryKey: computed(() => [...keys.sheet(p.value.id), 'music', props.part, props.paper.name, props.stamp]),
+  staleTime: 0,
+  meta: { shown: true },
+  queryFn: async ({ signal }) => {
+    await nextTick()
+    const size = inside(props.paper)
+    const taken = words.value?.scrollHeight ?? 0
+    return fitMusic(
+      (from, to) => paperUrl(sliceUrl(p.value.piece, [props.part], from, to)),
+      labels.value,
+      { width: size.width, height: size.height - taken - 12, page: size.height - 40 },
+      signal,
+    )
+  },
+})
+const isLong = computed(() => music.data.value?.fits === false)
+const page = computed(() => ({ width: `${props.paper.width}mm`, minHeight: `${props.paper.height}mm` }))
+const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
+</script>
+
+<template>
+  <article class="sheet sheet-page" :style="page" :aria-label="`Sheet of ${name}`">
+    <div ref="words">
+      <header>
+        <div>
+          <h1>{{ p.pieceTitle }}</h1>
+          <p>{{ p.title }} · {{ p.from === p.to ? `measure ${p.from}` : `measures ${p.from}–${p.to}` }}</p>
+        </div>
+        <div class="who">
+          <strong>{{ name }}</strong>
+          <span>{{ sheet.for.join(', ') }}</span>
+          <span>ready by {{ longDate(p.due) }}</span>
+        </div>
+      </header>
+      <!-- eslint-disable-next-line vue/no-v-html -->
+      <div v-if="music.data.value && !isLong" class="music" v-html="music.data.value.pages[0]"></div>
+      <p v-else-if="isLong" class="small">The music stands on the next pages.</p>
+      <p v-if="music.isError.value" role="alert">{{ music.error.value?.message }}</p>
+      <div class="columns">
+        <section>
+          <h2>Know before you play</h2>
+          <ul v-if="notes.length + remarks.length">
+            <li v-for="r in remarks" :key="r.decision + r.measure">
+              <b>measure {{ r.measure }}, {{ r.where }}</b
+              >: {{ r.words }}
+            </li>
+            <ReviewLine
+              v-for="n in notes"
+              :key="n.id"
+              :finding="n"
+              @send="emit('send', n)"
+              @hold="emit('hold', n)"
+              @reword="emit('reword', n)"
+            />
+          </ul>
+          <p v-else>Nothing hides in this part here. Listen for the others.</p>
+          <p>Count-off: {{ sheet.countOff }}. {{ p.note }}</p>
+        </section>
+        <section>
+          <h2>Steps</h2>
+          <table>
+            <tbody>
+              <tr v-for="(s, i) in p.steps" :key="i">
+                <td class="tick" aria-label="box to tick"></td>
+                <td>
+                  {{ unitWords(s.unit) }} = {{ Math.round(s.bpm * 10) / 10
+                  }}<span v-if="sheet.advice[i]" class="small advice">{{ sheet.advice[i] }}</span>
+                </td>
+                <td>by {{ shortDate(s.due) }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p class="small">Tick a step when it is clean, not before.</p>
+        </section>
+      </div>
+      <footer>
+        Rest five minutes in every half hour. Pain, numbness or locked fingers: stop and tell your teacher.
+      </footer>
+    </div>
+  </article>
+  <article v-for="(svg, i) in musicAlone" :key="i" class="sheet sheet-page" :style="page">
+    <p class="small">{{ name }} · {{ p.title }} · {{ i + 1 }} of {{ musicAlone.length }}</p>
+    <!-- eslint-disable-next-line vue/no-v-html -->
+    <div class="music" v-html="svg"></div>
+  </article>
+</template>
+
+<style scoped>
+.sheet-page {
+  padding: 13mm;
+  max-width: none;
+}
+.advice {
+  display: block;
+}
+@media print {
+  .sheet-page {
+    padding: 13mm;
+    min-height: 0 !important;
+    break-after: page;
+  }
+}
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, take, type Finding } from '../../api/client'
+import { keys, usePiece } from '../../api/queries'
+import { queries } from '../../api/queryClient'
+import PickOne from '../../common/PickOne.vue'
+import RewordDialog from '../../stations/study/RewordDialog.vue'
+import { useFindingActs } from '../../stations/study/useFindingActs'
+import { papers } from '../print/papers'
+import { usePaper } from '../print/usePaper'
+import ReviewBar from './ReviewBar.vue'
+import SheetPage from './SheetPage.vue'
+
+/** The sheets of a passage, one a part. */
+const route = useRoute()
+const router = useRouter()
+const { paper } = usePaper()
+const id = computed(() => Number(route.params.passage))
+const sheet = useQuery({
+  queryKey: computed(() => keys.sheet(id.value)),
+  // A sheet is printed as the piece stands now, not as it stood when it was last looked at.
+  staleTime: 0,
+  meta: { shown: true },
+  queryFn: () => take(api.GET('/api/passages/{passage}/sheet', { params: { path: { passage: id.value } } })),
+})
+const pieceId = computed(() => sheet.data.value?.passage.piece ?? 0)
+const piece = usePiece(pieceId)
+const parts = computed(() => sheet.data.value?.passage.parts ?? [])
+const waiting = computed(() =>
+  (sheet.data.value?.notes ?? []).filter(
+    (n) => n.review === null && n.shown && n.parts.some((p) => parts.value.includes(p)),
+  ),
+)
+const stamp = computed(() => sheet.dataUpdatedAt.value)
+const acts = useFindingActs(pieceId, () => 'these parts')
+const rewording = ref<Finding | null>(null)
+
+async function then(act: Promise<unknown>) {
+  await act
+  await queries.invalidateQueries({ queryKey: keys.sheet(id.value) })
+}
+function reworded(words: string | null) {
+  const f = rewording.value!
+  rewording.value = null
+  void then(acts.review(f, 'sent', words))
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <main id="main" class="sheets">
+    <p class="bar">
+      <RouterLink v-if="sheet.data.value" :to="{ name: 'piece', params: { id: pieceId, station: 'assign' } }"
+        >Back to the piece</RouterLink
+      >
+      <span class="paper"
+        ><PickOne
+          :value="paper.name"
+          label="Paper"
+          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
+          @update:value="router.replace({ query: { paper: $event } })"
+      /></span>
+      <button type="button" @click="print">Print</button>
+      <span class="quiet">One page a part.</span>
+    </p>
+    <p v-if="sheet.isError.value" class="card empty" role="alert">{{ sheet.error.value?.message }}</p>
+    <ReviewBar :waiting="waiting" @all="then(acts.reviewAll(waiting, 'sent'))" />
+    <template v-if="sheet.data.value && piece.data.value">
+      <SheetPage
+        v-for="part in parts"
+        :key="part"
+        :sheet="sheet.data.value"
+        :piece="piece.data.value"
+        :part="part"
+        :paper="paper"
+        :stamp="stamp"
+        @send="then(acts.review($event, 'sent'))"
+        @hold="then(acts.review($event, 'held'))"
+        @reword="rewording = $event"
+      />
+    </template>
+    <RewordDialog v-if="rewording" :finding="rewording" @save="reworded" @close="rewording = null" />
+  </main>
+</template>
+
+<style src="./sheet.css"></style>
+<style scoped>
+.paper {
+  width: 110px;
+}
+</style>
