@@ -24,7 +24,7 @@ test('a choice shows its diagram on focus, is changed by hand, and the rest is s
     .getByRole('button', { name: /Take bis/ })
     .first()
     .click()
-  await expect(page.getByText('fixed point now')).toBeVisible()
+  await expect(page.getByText('stays here now').last()).toBeVisible()
   await expect(page.getByText('Write these 1 in')).toBeVisible()
 })
 

@@ -52,8 +52,8 @@ test('a common password is refused, and a new one ends the sessions of the old',
   expect((await elsewhere.request.get(`${school.url}/api/pieces`)).status()).toBe(200)
 
   await page.getByRole('button', { name: 'Password' }).click()
-  await page.getByLabel('The present password').fill('four quiet wooden spoons')
-  await page.getByLabel('The new one').fill('six loud copper kettles')
+  await page.getByLabel('Present password').fill('four quiet wooden spoons')
+  await page.getByLabel('New password').fill('six loud copper kettles')
   await page.getByRole('dialog').getByRole('button', { name: 'Change', exact: true }).last().click()
   await expect(page.getByText('The password is changed.')).toBeVisible()
   expect((await elsewhere.request.get(`${school.url}/api/pieces`)).status()).toBe(401)

@@ -6,9 +6,9 @@ import { fileURLToPath } from 'node:url'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
 
-/** Starts the built server on fresh data and waits until it is ready. */
-export async function startStand({ demo, port }) {
-  const data = mkdtempSync(join(tmpdir(), 'mellow-stand-'))
+/** Starts the built server on fresh data, or on data that it had before, and waits until it is ready. */
+export async function startStand({ demo, port, data: before }) {
+  const data = before ?? mkdtempSync(join(tmpdir(), 'mellow-stand-'))
   const server = spawn(
     'dotnet',
     [
@@ -33,12 +33,19 @@ export async function startStand({ demo, port }) {
       (r) => r.ok,
       () => false,
     )
-    if (ready) return { url, data, stop: () => stop(server, data) }
+    if (ready) return { url, data, stop: () => stop(server, data), kill: () => kill(server) }
     if (server.exitCode !== null) break
     await new Promise((r) => setTimeout(r, 200))
   }
   server.kill('SIGKILL')
   throw new Error(`The server did not start:\n${said}`)
+}
+
+/** Ends the server as a power cut would; its data stay. */
+async function kill(server) {
+  const ended = new Promise((r) => server.once('exit', r))
+  server.kill('SIGKILL')
+  await ended
 }
 
 async function stop(server, data) {

@@ -8,7 +8,7 @@ public static class HouseRuleCatalog
     public static IReadOnlyList<HouseRule> All { get; } =
     [
         Rule("dynamics-start", "When do dynamics come in?", "first-day|from the first slow day", "after-notes|after notes and rhythm"),
-        Rule("ornaments", "How are ornaments practised?", "add-later|leave out, then add", "always-in|always in, slower"),
+        Rule("ornaments", "How are ornaments practiced?", "add-later|leave out, then add", "always-in|always in, slower"),
         Rule(
             "trill-start",
             "Where does a trill start?",
@@ -19,7 +19,7 @@ public static class HouseRuleCatalog
         Rule("graces", "Where do grace notes fall?", "before|before the beat", "on-beat|on the beat"),
         Rule(
             "chunks",
-            "In which order are chunks practised?",
+            "In which order are chunks practiced?",
             "hardest-first|hardest first",
             "from-start|from the start",
             "from-end|from the end"

@@ -29,6 +29,7 @@ public static class SectionNames
         ["euphonium"] = "Low brass",
         ["euphonium-tc"] = "Low brass",
         ["tuba"] = "Low brass",
+        ["cello"] = "Cellos",
         ["contrabass"] = "Basses",
         ["harp"] = "Harp",
         ["piano"] = "Keyboards",

@@ -133,12 +133,13 @@ public sealed class Layer
     /// <param name="concert">Transposing parts as they sound.</param>
     public byte[] Slice(Address address, bool concert) => Write(address, new ExportRange(WithNoteIds: true, AtConcertPitch: concert));
 
-    /// <summary>Parts and measures to play from: what is in force told at the beginning, the rests of a single part condensed.</summary>
+    /// <summary>Parts and measures to play from, the rests of a single part condensed.</summary>
     /// <param name="address">What to cut out.</param>
     /// <param name="cues">With cues before entries after long rests.</param>
-    public byte[] Paper(Address address, bool cues)
+    /// <param name="reminded">With the level and tempo in force told at the beginning.</param>
+    public byte[] Paper(Address address, bool cues, bool reminded)
     {
-        var range = new ExportRange(WithNoteIds: true, ForPaper: true);
+        var range = new ExportRange(WithNoteIds: true, ForPaper: true, Reminded: reminded);
         return cues && address.Parts.Count == 1 && Current.FindPart(address.Parts[0]) is { } part
             ? Write(address, range with { Cues = Cues.Of(Current, part) })
             : Write(address, range);

@@ -33,7 +33,7 @@ public enum ObstacleKind
 /// <param name="Words">In a few words.</param>
 public sealed record Obstacle(ObstacleKind Kind, string Words);
 
-/// <summary>How to practise what stays awkward.</summary>
+/// <summary>How to practice what stays awkward.</summary>
 /// <remarks>Common practice, no published source.</remarks>
 public static class Recipes
 {

@@ -19,7 +19,7 @@ public sealed record SlideSlur(string From, string To, string Kind);
 /// <param name="To">Last measure from 0.</param>
 /// <param name="Cost">What they cost.</param>
 /// <param name="Why">The dearest reason.</param>
-/// <param name="Recipe">How to practise them.</param>
+/// <param name="Recipe">How to practice them.</param>
 public sealed record TroubleSpot(int From, int To, double Cost, string Why, string Recipe);
 
 /// <summary>The plan of a passage.</summary>

@@ -97,6 +97,9 @@ internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, Passage
             return null;
         }
 
+        // Whoever asked is gone: what was written may be cut off, or nothing at all.
+        if (context.RequestAborted.IsCancellationRequested)
+            return null;
         var answer = new KeptAnswer(Pack(written), written.Length, response.ContentType, response.Headers.ContentDisposition);
         _kept.Set(tag, answer, new MemoryCacheEntryOptions { Size = answer.Packed.Length + tag.Length });
         return answer;

@@ -55,6 +55,23 @@ public sealed class SchemaTests
         Assert.Empty(Problems(ScoreFile.Load(ScoreExport.Write(original, [], new ExportRange([score.Parts[0].Id], last / 2, last)))));
     }
 
+    [Theory]
+    [MemberData(nameof(Files))]
+    public void A_part_to_play_from_is_valid_where_its_file_is(string file)
+    {
+        var original = Bytes(file);
+        if (Problems(ScoreFile.Load(original)).Count > 0)
+            return;
+        var score = ScoreReader.Read(original);
+        foreach (var part in score.Parts)
+        {
+            var range = new ExportRange([part.Id], ForPaper: true) { Cues = Cues.Of(score, part) };
+            Assert.Empty(Problems(ScoreFile.Load(ScoreExport.Write(original, [], range))));
+            var slice = range with { From = score.Measures.Count / 2, Reminded = true };
+            Assert.Empty(Problems(ScoreFile.Load(ScoreExport.Write(original, [], slice))));
+        }
+    }
+
     [Fact]
     public void The_files_that_are_not_valid_before_are_known_by_name()
     {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onClickOutside, useEventListener } from '@vueuse/core'
 import { nextTick, ref } from 'vue'
-import { isTyping } from '../keys/useKeys'
+import { isWriting } from '../keys/useKeys'
 import { useActs } from './store'
 import { undoAct, undoLast } from './useAct'
 
@@ -16,14 +16,15 @@ async function toggle() {
   await nextTick()
   if (open.value) box.value?.querySelector<HTMLElement>('.list button')?.focus()
 }
-function close() {
+function close(e: KeyboardEvent) {
   if (!open.value) return
+  e.stopPropagation()
   open.value = false
   button.value?.focus()
 }
 onClickOutside(box, () => (open.value = false))
 useEventListener(window, 'keydown', (e: KeyboardEvent) => {
-  if ((e.ctrlKey || e.metaKey) && !e.shiftKey && e.key.toLowerCase() === 'z' && !isTyping(e)) {
+  if ((e.ctrlKey || e.metaKey) && !e.shiftKey && e.key.toLowerCase() === 'z' && !isWriting(e)) {
     e.preventDefault()
     void undoLast()
   }
@@ -31,7 +32,7 @@ useEventListener(window, 'keydown', (e: KeyboardEvent) => {
 </script>
 
 <template>
-  <div ref="box" class="acts-list" @keydown.esc.stop="close">
+  <div ref="box" class="acts-list" @keydown.esc="close">
     <button type="button" class="plain" :disabled="!acts.last" :title="acts.last?.words" @click="undoLast">Undo</button>
     <button ref="button" type="button" class="plain" :aria-expanded="open" aria-haspopup="true" @click="toggle">
       Done<span class="visually-hidden"> in this session</span> {{ acts.list.length }}

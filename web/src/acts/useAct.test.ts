@@ -88,6 +88,32 @@ describe('acts', () => {
     expect(said.at(-1)).toBe('There is nothing to undo in this session.')
   })
 
+  it('are taken back one by one, however fast the keys are pressed', async () => {
+    for (const entry of [1, 2, 3])
+      await doAct({
+        key: 'a',
+        run: async () => 1,
+        words: `Act ${entry}.`,
+        undo: () => ({ kind: 'logged', entry }),
+        fresh: [],
+      })
+    await Promise.all([undoLast(), undoLast(), undoLast()])
+    expect(runUndo.mock.calls.map(([u]) => (u as { entry: number }).entry)).toEqual([3, 2, 1])
+    expect(useActs().list).toEqual([])
+  })
+
+  it('that are still on their way are taken back too', async () => {
+    const slow = doAct({
+      key: 'a',
+      run: () => new Promise<number>((r) => setTimeout(() => r(1), 15)),
+      words: 'Slow.',
+      undo: () => undo,
+      fresh: [],
+    })
+    await Promise.all([slow, undoLast()])
+    expect(runUndo).toHaveBeenCalledTimes(1)
+  })
+
   it('that were taken back elsewhere are forgotten', async () => {
     await doAct({ key: 'a', run: async () => 1, words: 'First.', undo: () => undo, fresh: [] })
     useActs().forget((u) => u.kind === 'logged' && u.entry === 4)

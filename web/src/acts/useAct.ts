@@ -61,7 +61,7 @@ export async function doAct<R>(act: Act<R>): Promise<R | undefined> {
     running.delete(act.key)
     stale.push(...(act.fresh ?? ofPieces))
     // What the server says is fetched once the keys have come to rest.
-    if (--waiting === 0) await refresh()
+    if (--waiting === 0) void refresh()
   }
 }
 
@@ -72,10 +72,14 @@ async function refresh() {
   await Promise.all(once.map((queryKey) => queries.invalidateQueries({ queryKey })))
 }
 
+// Acts that are being taken back: the next Ctrl+Z means the one before.
+const undoing = new Set<number>()
+
 /** Takes back one act of the list. */
 export async function undoAct(done: Done) {
-  if (!done.undo) return
+  if (!done.undo || undoing.has(done.id)) return
   const undo = done.undo
+  undoing.add(done.id)
   const gone = await doAct({
     key: `undo ${done.id}`,
     run: async () => {
@@ -85,14 +89,17 @@ export async function undoAct(done: Done) {
     words: null,
     fresh: [['piece'], keys.shelf, keys.passages, keys.log, keys.ensemble, keys.rules],
   })
+  if (gone) useActs().remove(done.id)
+  undoing.delete(done.id)
   if (!gone) return
-  useActs().remove(done.id)
   say(`Undone: ${done.words}`)
 }
 
 /** Takes back the newest act that can be. */
 export async function undoLast() {
-  const last = useActs().last
+  // What was pressed before is done first, and then is the newest.
+  await line
+  const last = useActs().newest.find((d) => d.undo !== null && !undoing.has(d.id))
   if (last) await undoAct(last)
   else say('There is nothing to undo in this session.')
 }

@@ -2948,6 +2948,7 @@ export interface paths {
                     concert?: boolean;
                     paper?: boolean;
                     cues?: boolean;
+                    remind?: boolean;
                 };
                 header?: never;
                 path: {

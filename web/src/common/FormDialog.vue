@@ -3,7 +3,7 @@ import { Button as AButton, Modal as AModal } from 'ant-design-vue'
 import { nextTick, onMounted, ref } from 'vue'
 
 /** A dialog with a form in it: Enter saves, Esc closes, the first field has the focus, and a refusal stands in it. */
-withDefaults(
+const props = withDefaults(
   defineProps<{
     title: string
     okText: string
@@ -13,16 +13,31 @@ withDefaults(
     /** Words of a second button that saves and leaves the dialog open for the next one. */
     another?: string
     disabled?: boolean
+    cancelText?: string
+    /** What has the focus first: a field, or the button that saves. */
+    start?: 'field' | 'save'
   }>(),
-  { width: '420px', busy: false, refused: '', another: undefined, disabled: false },
+  {
+    width: '420px',
+    busy: false,
+    refused: '',
+    another: undefined,
+    disabled: false,
+    cancelText: 'Cancel',
+    start: 'field',
+  },
 )
 const emit = defineEmits<{ save: []; another: []; close: [] }>()
+const firsts = { field: '[autofocus], input, select, textarea', save: '[type=submit]' }
 const form = ref<HTMLFormElement>()
 
 onMounted(async () => {
   await nextTick()
   // The dialog takes the focus itself first.
-  setTimeout(() => form.value?.querySelector<HTMLElement>('[autofocus], input, select, textarea')?.focus(), 60)
+  setTimeout(() => {
+    if (!form.value?.contains(document.activeElement))
+      form.value?.querySelector<HTMLElement>(firsts[props.start])?.focus()
+  }, 60)
 })
 </script>
 
@@ -33,7 +48,7 @@ onMounted(async () => {
       <p v-if="refused" role="alert" class="refused">{{ refused }}</p>
       <div class="ends">
         <slot name="left" />
-        <AButton @click="emit('close')">Cancel</AButton>
+        <AButton @click="emit('close')">{{ cancelText }}</AButton>
         <AButton v-if="another" :disabled="disabled || busy" @click="emit('another')">{{ another }}</AButton>
         <AButton type="primary" html-type="submit" :loading="busy" :disabled="disabled">{{ okText }}</AButton>
       </div>

@@ -17,6 +17,11 @@ function close() {
   open.value = false
   box.value?.querySelector('button')?.focus()
 }
+function escape(e: KeyboardEvent) {
+  if (!open.value) return
+  e.stopPropagation()
+  close()
+}
 function walk(by: number) {
   const all = shown()
   const at = all.indexOf(document.activeElement as HTMLElement)
@@ -33,7 +38,7 @@ onClickOutside(box, () => (open.value = false))
   <span
     ref="box"
     class="menu-button"
-    @keydown.esc.stop="open && close()"
+    @keydown.esc="escape"
     @keydown.down.prevent.stop="open ? walk(1) : show()"
     @keydown.up.prevent.stop="open && walk(-1)"
     @keydown.tab="open = false"

@@ -1,11 +1,11 @@
-/** "5 January 2027" of an ISO day. */
+/** "January 5, 2027" of an ISO day. */
 export function longDate(iso: string): string {
-  return new Date(`${iso}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+  return new Date(`${iso}T12:00:00`).toLocaleDateString('en-US', { day: 'numeric', month: 'long', year: 'numeric' })
 }
 
-/** "5 Jan" of an ISO day. */
+/** "Jan 5" of an ISO day. */
 export function shortDate(iso: string): string {
-  return new Date(`${iso}T12:00:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+  return new Date(`${iso}T12:00:00`).toLocaleDateString('en-US', { day: 'numeric', month: 'short' })
 }
 
 /** "12 days left", "today", "3 days past". */

@@ -82,8 +82,9 @@ export function sliceUrl(piece: number, parts: readonly string[], from: string, 
   return `/api/pieces/${piece}/slice.musicxml?${query.toString()}`
 }
 
-/** The same slice to play from: rests condensed, what is in force told at its beginning. */
-export const paperUrl = (url: string, cues = false) => `${url}&paper=true${cues ? '&cues=true' : ''}`
+/** The same slice to play from, rests condensed: with cues, or with what is in force told again at its beginning. */
+export const paperUrl = (url: string, more: { cues?: boolean; remind?: boolean } = {}) =>
+  `${url}&paper=true${more.cues ? '&cues=true' : ''}${more.remind ? '&remind=true' : ''}`
 
 /** Fetches and engraves a slice; its first page where the options give a height. */
 export async function engraveUrl(

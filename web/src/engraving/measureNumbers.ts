@@ -7,17 +7,18 @@ interface Rect {
   bottom: number
 }
 
-/** Moves the measure numbers of a drawing up until they touch no note, slur or sign. */
+const obstacles = 'g.note, g.slur, g.dynam, g.tempo, g.dir, g.artic, g.fermata, g.trill'
+
+/** Moves measure numbers and rehearsal marks of a drawing up until they touch no note, slur or sign. */
 export function clearNumbers(page: HTMLElement) {
   for (const system of page.querySelectorAll<SVGGElement>('g.system')) {
+    const marks = [...system.querySelectorAll<SVGGElement>('g.reh')]
     const numbers = [...system.querySelectorAll<SVGGElement>('g.mNum')]
-    if (numbers.length === 0) continue
-    const others = [
-      ...system.querySelectorAll<SVGGElement>(
-        'g.note, g.slur, g.dynam, g.tempo, g.dir, g.reh, g.artic, g.fermata, g.trill',
-      ),
-    ].map((e) => e.getBoundingClientRect())
-    for (const number of numbers) lift(number, others)
+    if (numbers.length + marks.length === 0) continue
+    const others = [...system.querySelectorAll(obstacles)].map((e) => e.getBoundingClientRect())
+    for (const mark of marks) lift(mark, others)
+    const all = [...others, ...marks.map((m) => m.getBoundingClientRect())]
+    for (const number of numbers) lift(number, all)
   }
 }
 

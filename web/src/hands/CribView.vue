@@ -86,7 +86,7 @@ const print = () => window.print()
         </li>
       </ol>
       <section v-if="plan.data.value.trouble.length">
-        <h2>Practise these so</h2>
+        <h2>Practice these so</h2>
         <ul>
           <li v-for="t in plan.data.value.trouble.slice(0, 4)" :key="t.from">
             <b>Measure {{ t.from }}</b> {{ t.recipe }}

@@ -1,6 +1,11 @@
 import { useEventListener } from '@vueuse/core'
 import { keymap, type ActOf, type KeyPlace } from './keymap'
 
+const lines = 'textarea, [contenteditable], input:not([type=radio], [type=checkbox], [type=button], [type=file])'
+
+/** True where text is written, which has an undo of its own. */
+export const isWriting = (e: KeyboardEvent) => (e.target as Element).closest?.(lines) !== null
+
 const textFields = 'textarea, select, [contenteditable], input:not([type=radio], [type=checkbox], [type=button])'
 
 /** True where a key is text, or belongs to a control that chooses with keys. */
@@ -20,6 +25,11 @@ export function useStationKeys<P extends KeyPlace>(place: P, acts: Record<ActOf<
     if (!act || e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey || isTyping(e) || isInDialog(e)) return
     e.preventDefault()
     act()
+    // Who works by keys has the entry in hand, not the page.
+    requestAnimationFrame(() => {
+      if (document.activeElement === document.body)
+        document.querySelector<HTMLElement>('aside [aria-current=true] button')?.focus({ preventScroll: true })
+    })
   })
 }
 

@@ -7,6 +7,7 @@ import { useInstruments, useSeats } from '../api/queries'
 import PickOne from '../common/PickOne.vue'
 import { sureness } from '../views/shelf/sureness'
 import SeatsDialog from './SeatsDialog.vue'
+import { soundsWords } from './sounds'
 
 type Part = Piece['parts'][number]
 
@@ -72,11 +73,7 @@ const cut = (part: Part) =>
             <span v-if="p.confidence < 0.8" class="quiet">{{ sureness(p.instrumentId, p.confidence) }}</span>
           </td>
           <td class="quiet">
-            {{
-              p.transpose === 0
-                ? 'as written'
-                : `${Math.abs(p.transpose)} ${Math.abs(p.transpose) === 1 ? 'half step' : 'half steps'} ${p.transpose < 0 ? 'lower' : 'higher'}`
-            }}
+            {{ soundsWords(p.transpose) }}
           </td>
           <td>
             <button type="button" class="seats" :aria-label="`Who plays ${nameOf(p)}`" @click="seating = p">

@@ -28,7 +28,10 @@ describe('readings', () => {
   it('says marks as a director does', () => {
     expect(readingWords('articulation', 'strong-accent+staccato')).toBe('marcato and staccato')
     expect(readingWords('slur', '')).toBe('no slur')
-    expect(readingWords('slur', '3.1–3.4')).toBe('slur 3.1–3.4')
+    expect(readingWords('slur', '3.1–3.4')).toBe('slur from beat 1 to beat 4')
+    expect(readingWords('slur', '3.1–3.2, 3.4–4.1½')).toBe(
+      'slurs from beat 1 to beat 2, and from measure 3 beat 4 to measure 4 beat 1½',
+    )
   })
 })
 

@@ -9,7 +9,7 @@ import { tellError } from '../common/tell'
 const props = defineProps<{ what: Playable; words: string; labels: readonly string[] }>()
 const transport = useTransport()
 const tempos = useTempos()
-// What is typed here is the tempo at which the passage is practised now, in Tempo and Assign too.
+// What is typed here is the tempo at which the passage is practiced now, in Tempo and Assign too.
 const type = (tempo: { unit?: string; bpm?: number }) =>
   tempos.type({ start: { unit: tempo.unit ?? transport.unit, bpm: tempo.bpm ?? transport.bpm } })
 

@@ -69,7 +69,8 @@ public static class ExportEndpoints
         string? to = null,
         bool concert = false,
         bool paper = false,
-        bool cues = false
+        bool cues = false,
+        bool remind = false
     )
     {
         var piece = desk.Open(id);
@@ -79,7 +80,7 @@ public static class ExportEndpoints
             throw Refusal.BadRequest(
                 $"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less."
             );
-        return TypedResults.File(paper ? piece.Layer.Paper(at, cues) : piece.Layer.Slice(at, concert), MusicXml);
+        return TypedResults.File(paper ? piece.Layer.Paper(at, cues, remind) : piece.Layer.Slice(at, concert), MusicXml);
     }
 
     // Without measures a part is given whole, and without parts all of them.

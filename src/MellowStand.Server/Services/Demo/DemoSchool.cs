@@ -90,7 +90,7 @@ public sealed class DemoSchool(
     {
         const int Waiting = 3;
         var open = desk.Open(piece);
-        var found = open.Layer.Findings.Where(f => f.Severity > Severity.Note).OrderBy(f => f.From).ToList();
+        var found = open.Layer.Findings.OrderBy(f => f.Severity > Severity.Note ? f.From : -1).ToList();
         quiets.Review(
             piece,
             [

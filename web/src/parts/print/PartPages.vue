@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { api, take, type Piece } from '../../api/client'
 import { longDate } from '../../common/dates'
 import { engraveUrl, paperUrl, sliceUrl } from '../../engraving/engraver'
+import { clearNumbers } from '../../engraving/measureNumbers'
 import { fractionValue } from '../../transport/store'
 import { layOut, restsAt } from './layOut'
 import { inside, marginMillimetres, type Paper } from './papers'
@@ -27,7 +28,7 @@ const pages = useQuery({
     const size = inside(props.paper)
     return layOut(labels, restsAt(notes, starts), (from, to, page) =>
       engraveUrl(
-        paperUrl(sliceUrl(id, [props.part], labels[from]!, labels[to]!), props.cues),
+        paperUrl(sliceUrl(id, [props.part], labels[from]!, labels[to]!), { cues: props.cues }),
         { width: size.width, height: size.height - headPixels[page > 0 ? 1 : 0]!, scale, paper: true },
         signal,
       ),
@@ -36,9 +37,15 @@ const pages = useQuery({
 })
 const turns = { end: '', rest: '', quick: 'V.S.' }
 const quick = computed(() => pages.data.value?.filter((p) => p.turn === 'quick').length ?? 0)
+const drawings = ref<HTMLElement[]>([])
 watch(
   () => pages.data.value ?? pages.error.value,
-  (done) => done && emit('ready'),
+  async (done) => {
+    if (!done) return
+    await nextTick()
+    for (const d of drawings.value) clearNumbers(d)
+    emit('ready')
+  },
   { immediate: true },
 )
 const sheet = computed(() => ({
@@ -72,7 +79,7 @@ const sheet = computed(() => ({
         </span>
       </header>
       <!-- eslint-disable-next-line vue/no-v-html -->
-      <div class="music" v-html="p.svg"></div>
+      <div ref="drawings" class="music" v-html="p.svg"></div>
       <span v-if="turns[p.turn]" class="turn">{{ turns[p.turn] }}</span>
     </article>
   </section>
@@ -85,7 +92,6 @@ const sheet = computed(() => ({
   border: 1px solid var(--line);
   margin: 0 auto 20px;
   overflow: hidden;
-  break-after: page;
 }
 .part-page header {
   display: flex;
@@ -105,6 +111,10 @@ const sheet = computed(() => ({
   .part-page {
     border: 0;
     margin: 0;
+    break-after: page;
+  }
+  section:last-of-type > .part-page:last-of-type {
+    break-after: auto;
   }
   .screen-only,
   .bar {

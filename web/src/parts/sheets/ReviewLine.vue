@@ -1,16 +1,18 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Finding } from '../../api/client'
 import { measuresOf } from '../../stations/study/findings'
 
 /** A finding as players read it. What was not reviewed is marked, can be decided here, and does not print. */
-defineProps<{ finding: Finding }>()
+const props = defineProps<{ finding: Finding; part: string }>()
+const own = computed(() => props.finding.own.find((o) => o.parts.includes(props.part)) ?? props.finding)
 const emit = defineEmits<{ send: []; hold: []; reword: [] }>()
 </script>
 
 <template>
   <li :class="{ unreviewed: finding.review !== 'sent' }">
     <b>{{ measuresOf(finding) }}</b>: <template v-if="finding.words">{{ finding.words }}</template><template v-else
-      >{{ finding.title }}. {{ finding.why }}</template
+      >{{ own.title }}. {{ own.why }}</template
     >
     <span v-if="finding.review !== 'sent'" class="review">
       not reviewed, does not print

@@ -35,9 +35,9 @@ const music = useQuery({
     const size = inside(props.paper)
     const taken = words.value?.scrollHeight ?? 0
     return fitMusic(
-      (from, to) => paperUrl(sliceUrl(p.value.piece, [props.part], from, to)),
+      (from, to) => paperUrl(sliceUrl(p.value.piece, [props.part], from, to), { remind: from === labels.value[0] }),
       labels.value,
-      { width: size.width, height: size.height - taken - 12, page: size.height - 40 },
+      { width: size.width, height: size.height - taken - 12, page: size.height - 64 },
       signal,
     )
   },
@@ -77,6 +77,7 @@ const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
               v-for="n in notes"
               :key="n.id"
               :finding="n"
+              :part="part"
               @send="emit('send', n)"
               @hold="emit('hold', n)"
               @reword="emit('reword', n)"
@@ -126,7 +127,6 @@ const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
   .sheet-page {
     padding: 13mm;
     min-height: 0 !important;
-    break-after: page;
   }
 }
 </style>

@@ -2,7 +2,7 @@ import { engraveUrl, type Engraved } from '../../engraving/engraver'
 import { layOut } from '../print/layOut'
 
 /** Sizes of the music in percent, from the best to read to the smallest that can be. */
-const sizes = [46, 42, 38, 34, 30]
+const sizes = [60, 54, 48, 43, 38, 34, 30]
 const smallest = 36
 
 /** A passage as music for a sheet: one drawing where it fits, else whole pages. */

@@ -10,7 +10,7 @@ import type { StationEvents, StationProps } from '..'
 import TechniqueEntry from './TechniqueEntry.vue'
 import TechniqueNotes from './TechniqueNotes.vue'
 
-/** The hands: what is decided in the passage for one part, where it stays awkward, and how to practise it. */
+/** The hands: what is decided in the passage for one part, where it stays awkward, and how to practice it. */
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)

@@ -74,6 +74,7 @@ defineExpose({ open })
     :title="`Accept ${wanted.length} of ${sure.length} sure proposals`"
     :ok-text="`Accept ${wanted.length}`"
     :disabled="wanted.length === 0"
+    start="save"
     @save="accept"
     @close="shown = false"
   >

@@ -24,10 +24,23 @@ const kinds: Record<string, string> = {
 /** A kind of difference as a director says it. */
 export const kindWords = (kind: string): string => kinds[kind] ?? kind
 
+const slurPlace = /^(.+)\.([^.]+)–(.+)\.([^.]+)$/
+
+/** "19.1–19.2½" as "slur from beat 1 to beat 2½"; measures are named where it crosses a bar line. */
+function slurWords(has: string): string {
+  const spans = has.split(', ').map((span) => {
+    const at = slurPlace.exec(span)
+    if (!at) return span
+    const [, from, first, to, last] = at
+    return from === to ? `beat ${first} to beat ${last}` : `measure ${from} beat ${first} to measure ${to} beat ${last}`
+  })
+  return `${spans.length > 1 ? 'slurs' : 'slur'} from ${spans.join(', and from ')}`
+}
+
 /** What a reading prints, as a director says it. */
 export function readingWords(kind: string, has: string): string {
   if (has === '') return kind === 'slur' ? 'no slur' : 'nothing'
-  if (kind === 'slur') return `slur ${has}`
+  if (kind === 'slur') return slurWords(has)
   if (kind === 'pitch') return `sounding ${has}`
   if (kind === 'rhythm' || kind === 'hairpin') return has
   return has

@@ -63,6 +63,8 @@ async function keep() {
     width="760px"
     :title="preview.title || file.name"
     ok-text="Keep on the shelf"
+    cancel-text="Do not keep"
+    start="save"
     :busy="keeping"
     :refused="refused"
     @save="keep"

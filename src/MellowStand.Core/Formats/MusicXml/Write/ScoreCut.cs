@@ -42,7 +42,7 @@ internal static class ScoreCut
         if (range.AtConcertPitch)
             ConcertPitchCut.Rewrite(root);
         if (range.ForPaper)
-            PaperCut.Rewrite(root, document, from, range.Cues);
+            PaperCut.Rewrite(root, document, from, range);
         return new XDocument(new XDeclaration("1.0", "UTF-8", null), root);
     }
 

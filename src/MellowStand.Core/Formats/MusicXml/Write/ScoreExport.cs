@@ -11,14 +11,16 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <param name="To">Last measure from 0, or null for the last.</param>
 /// <param name="WithNoteIds">Write our note ids into the notes, so that the engraver's drawing can be found again.</param>
 /// <param name="AtConcertPitch">Transposing parts as they sound, for the eye.</param>
-/// <param name="ForPaper">To play from: no part names, what is in force at the cut told again, rests of a single part condensed.</param>
+/// <param name="ForPaper">To play from: no part names, rests of a single part condensed.</param>
+/// <param name="Reminded">With the level and tempo in force at the cut told again.</param>
 public sealed record ExportRange(
     IReadOnlyCollection<string>? Parts = null,
     int? From = null,
     int? To = null,
     bool WithNoteIds = false,
     bool AtConcertPitch = false,
-    bool ForPaper = false
+    bool ForPaper = false,
+    bool Reminded = false
 )
 {
     /// <summary>Cues to write into a single part, by measure from 0.</summary>

@@ -63,6 +63,6 @@ public sealed class OffbeatAccent : IStudyRule
             Severity.Note,
             stretch.Count == 1 ? $"Accent off the beat, at {context.Beat(stretch[0])}" : $"{stretch.Count} accents off the beat",
             $"The accent stands between the beats ({context.Label(stretch[0].MeasureIndex)}, beat {context.Beat(stretch[0])}): "
-                + $"practise it as a new downbeat, then put it back."
+                + $"practice it as a new downbeat, then put it back."
         );
 }

@@ -47,7 +47,7 @@ public sealed class HairpinToNowhere : IStudyRule
                     Severity.Note,
                     $"{word} to nowhere",
                     $"The {word.ToLowerInvariant()} in {context.Measures(swell.FromMeasure, swell.ToMeasure)} ends with no "
-                        + $"level: decide how {(swell.Grows ? "loud" : "soft")} it becomes."
+                        + $"dynamic: decide how {(swell.Grows ? "loud" : "soft")} it becomes."
                 );
             }
             else if (line.At(swell.From) is { } start && start.Onset < next.Onset && (ArrivesAt(next) > start.Level) != swell.Grows)
@@ -60,7 +60,7 @@ public sealed class HairpinToNowhere : IStudyRule
                     ids,
                     Severity.Warn,
                     $"{word} from {start.Sign} to {next.Sign}",
-                    $"The {word.ToLowerInvariant()} leads from {start.Sign} to {next.Sign}: drop at the end, or start from another level."
+                    $"The {word.ToLowerInvariant()} leads from {start.Sign} to {next.Sign}: drop at the end, or start from another dynamic."
                 );
             }
         }

@@ -40,7 +40,7 @@ public sealed class Subito : IStudyRule
                 [note.Id],
                 Math.Abs(steps) > LeastSteps ? Severity.Warn : Severity.Note,
                 $"Sudden {now.Sign} after {before.Sign}",
-                $"The level goes from {before.Sign} (measure {context.Label(before.Measure)}) straight to {now.Sign} at beat "
+                $"The dynamic goes from {before.Sign} (measure {context.Label(before.Measure)}) straight to {now.Sign} at beat "
                     + $"{context.Beat(note)}: no swell leads there, so the change is on that very note."
             );
         }

@@ -40,7 +40,7 @@ public sealed class SustainedLevel : IStudyRule
                 [],
                 Severity.Note,
                 $"{level.Sign} from {context.Label(level.Measure)} to {context.Label(last)}",
-                $"The level is {level.Sign} all the way to measure {context.Label(last)}: no dip."
+                $"Stay {level.Sign} all the way to measure {context.Label(last)}: no dip."
             );
         }
     }

@@ -23,7 +23,7 @@ public sealed class Signature : IStudyRule
             if (m > 0 && key == part.Measures[m - 1].Key)
                 continue;
             var altered = string.Join(", ", key.AlteredSteps.Select(s => s + Pitch.Sign(key.AlterOf(s))));
-            var hard = Math.Abs(key.Fifths) >= 5 ? " Many signs: practise the scale first." : "";
+            var hard = Math.Abs(key.Fifths) >= 5 ? " Many sharps or flats: practice the scale first." : "";
             yield return new Finding(
                 Name,
                 [part.Id],

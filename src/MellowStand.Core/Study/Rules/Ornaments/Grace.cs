@@ -28,7 +28,7 @@ public sealed class Grace : IStudyRule
                     s.Count == 1 ? "Grace note" : $"{s.Count} grace notes",
                     onBeat
                         ? "By the house rule the grace falls on the beat, and the main note comes just after."
-                        : "The grace comes before the beat, and the main note is on the beat: practise without it first."
+                        : "The grace comes before the beat, and the main note is on the beat: practice without it first."
                 )
             );
     }

@@ -2,7 +2,7 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
 
-/// <summary>The same music again: practise it once, then only the difference.</summary>
+/// <summary>The same music again: practice it once, then only the difference.</summary>
 /// <remarks>Says which measures it repeats and where pitch, rhythm, articulation or slurs differ; the trap is the return whose articulation
 /// differs in its first beat. Common practice, no published source.</remarks>
 public sealed class Return : IStudyRule
@@ -50,7 +50,7 @@ public sealed class Return : IStudyRule
                     [],
                     block.EndsOtherwise && IsTelling(measures, block, 0) ? Severity.Warn : Severity.Note,
                     block.EndsOtherwise ? $"As {first}, with another ending" : $"The same as {first}",
-                    $"{Capital(again)} {Are(block)} {first} again: practise once{ending}."
+                    $"{Capital(again)} {Are(block)} {first} again: practice once{ending}."
                 );
                 continue;
             }

@@ -3,7 +3,7 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A leap of an octave or more.</summary>
-/// <remarks>Practise it an octave smaller first; brass players hear it before they play. Larger than an octave in quick notes is often
+/// <remarks>Practice it an octave smaller first; brass players hear it before they play. Larger than an octave in quick notes is often
 /// missed. Common practice, no published source.</remarks>
 public sealed class LargeLeap : IStudyRule
 {
@@ -39,7 +39,7 @@ public sealed class LargeLeap : IStudyRule
                 all,
                 size >= Wide && a.SoundingDuration <= 1 ? Severity.Warn : Severity.Note,
                 stretch.Count == 1 ? $"Leap from {a.Top} to {b.Top}" : $"{stretch.Count} large leaps",
-                $"{Capital(Intervals.Name(size))} from {a.Top} to {b.Top}: practise it an octave smaller first, and hear the "
+                $"{Capital(Intervals.Name(size))} from {a.Top} to {b.Top}: practice it an octave smaller first, and hear the "
                     + $"second note before playing it."
             );
         }

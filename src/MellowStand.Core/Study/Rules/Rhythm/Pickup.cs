@@ -35,7 +35,7 @@ public sealed class Pickup : IStudyRule
                 Severity.Note,
                 $"Pickup of {Beats(pickup.Length, unit)} into measure {context.Label(m + 1)}",
                 $"Measure {context.Label(m - 1)} has {Beats(before.Length, unit)} and this one the rest of it: the section that begins in "
-                    + $"measure {context.Label(m + 1)} is practised and counted off with its pickup."
+                    + $"measure {context.Label(m + 1)} is practiced and counted off with its pickup."
             );
         }
     }

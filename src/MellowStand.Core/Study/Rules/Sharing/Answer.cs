@@ -43,7 +43,7 @@ public sealed class Answer : IStudyRule
                 [],
                 Severity.Note,
                 $"Answers {found.Part.Name}, {asked}",
-                $"{found.Part.Name} has this figure in {asked}: listen for it, and answer with the same length and level."
+                $"{found.Part.Name} has this figure in {asked}: listen for it, and answer with the same length and dynamic."
             );
             m += found.Length;
         }

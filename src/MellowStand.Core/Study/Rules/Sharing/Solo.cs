@@ -41,7 +41,7 @@ public sealed class Solo : IStudyRule
                 Severity.Note,
                 $"Alone in {context.Measures(from, m - 1)}",
                 $"Nobody else plays: be fuller than the printed "
-                    + $"level{(m < context.Score.Measures.Count ? ", and swell into the join" : "")}."
+                    + $"dynamic{(m < context.Score.Measures.Count ? ", and swell into the join" : "")}."
             );
             from = -1;
         }

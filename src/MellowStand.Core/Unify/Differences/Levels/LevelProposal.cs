@@ -51,7 +51,7 @@ internal static class LevelProposal
         if (!isOld.Contains(true) || fresh.Count != 1 || fresh[0].Length == 0 || words.Where((_, i) => isOld[i]).Contains(fresh[0]))
             yield break;
         var age = mismatch.Readings.Where((_, i) => isOld[i]).Max(Age);
-        yield return new Reason(fresh[0], Newer, "newest", $"The other level has stood for {age} measures; what is printed now counts.");
+        yield return new Reason(fresh[0], Newer, "newest", $"The other dynamic has stood for {age} measures; what is printed now counts.");
     }
 
     private static IEnumerable<Reason> Around(UnifyContext context, LevelMismatch mismatch, List<string> words)
@@ -74,7 +74,7 @@ internal static class LevelProposal
         )
             yield return new Reason(most.Key, AroundWeight, "around", $"{most.Count()} other parts print {most.Key} at the same moment.");
         if (now.Count == 0 && others.Count > LeastAround)
-            yield return new Reason("", AroundWeight, "around", "No other part prints a level at this moment.");
+            yield return new Reason("", AroundWeight, "around", "No other part prints a dynamic at this moment.");
     }
 
     private static IEnumerable<Reason> Balance(UnifyContext context, LevelMismatch mismatch, List<Reading> readings)

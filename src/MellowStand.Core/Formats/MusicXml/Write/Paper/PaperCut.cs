@@ -13,17 +13,18 @@ internal static class PaperCut
 {
     private const int LeastCondensed = 2;
 
-    public static void Rewrite(XElement root, ScoreDocument document, int from, IReadOnlyDictionary<int, CueBar> cues)
+    public static void Rewrite(XElement root, ScoreDocument document, int from, ExportRange range)
     {
         foreach (var name in root.Descendants().Where(e => e.Name.LocalName is "part-name" or "part-abbreviation"))
             name.Value = "";
         root.Descendants().Where(e => e.Name.LocalName is "part-name-display" or "part-abbreviation-display").Remove();
         foreach (var part in root.Elements("part"))
-            if (from > 0)
+            if (from > 0 && range.Reminded)
                 Remind(document, part, from);
         if (root.Elements("part").ToList() is not [var only])
             return;
-        CueWriter.Write(only, from, cues);
+        only.Descendants("measure-style").Where(s => s.Element("multiple-rest") is not null).Remove();
+        CueWriter.Write(only, from, range.Cues);
         Condense(only);
     }
 
@@ -37,9 +38,32 @@ internal static class PaperCut
         var place = opening.LastOrDefault(e => e.Name.LocalName == "attributes");
         if (!opening.Any(IsLevel) && Before(own, from, IsLevel) is { } level)
             Put(first, place, Bracketed(level.Descendants("dynamics").Elements().First().Name.LocalName, "below"));
-        if (!opening.Any(IsTempo) && (Before(own, from, IsTempo) ?? Before(document.Parts[0], from, IsTempo)) is { } tempo)
+        if (TempoBefore(document, own, opening, from) is { } tempo)
             Put(first, place, TempoAgain(tempo));
     }
+
+    // "A tempo" tells no number: the one it goes back to stands beside it.
+    private static XElement? TempoBefore(ScoreDocument document, PartContent own, List<XElement> opening, int from)
+    {
+        if (opening.Any(IsMetronome))
+            return null;
+        if (opening.Any(IsNewTempo))
+            return null;
+        XElement? Last(Func<XElement, bool> wanted) => Before(own, from, wanted) ?? Before(document.Parts[0], from, wanted);
+        var last = opening.FirstOrDefault(IsTempo) ?? Last(IsTempo);
+        if (last is null || IsMetronome(last) || IsUnderWay(last))
+            return opening.Contains(last!) ? null : last;
+        return Last(IsMetronome) ?? (opening.Contains(last) ? null : last);
+    }
+
+    // Slowing and quickening are told as they are: no number holds there.
+    private static bool IsUnderWay(XElement e) =>
+        e.Descendants("words").Any(w => TempoWords.TempoIn(w.Value) is { Kind: TempoKind.Slowing or TempoKind.Quickening });
+
+    private static bool IsMetronome(XElement e) => e.Name.LocalName == "direction" && e.Descendants("metronome").Any();
+
+    private static bool IsNewTempo(XElement e) =>
+        IsTempo(e) && e.Descendants("words").Any(w => TempoWords.TempoIn(w.Value) is { Kind: TempoKind.Fixed or TempoKind.Changed });
 
     private static void Put(XElement measure, XElement? after, XElement direction)
     {
