@@ -73,11 +73,7 @@ public sealed class PieceStateRepository(Database database)
         new(
             HouseRepository.House(c),
             HouseRepository.LearnedInstruments(c),
-            [
-                .. EnsembleRepository
-                    .Players(c)
-                    .Select(p => new Seat(p.Instrument, p.Chair, p.Level, p.OptionIds?.ToHashSet(), p.Id)),
-            ],
+            [.. EnsembleRepository.Players(c).Select(p => new Seat(p.Instrument, p.Chair, p.Level, p.OptionIds?.ToHashSet(), p.Id))],
             ChartRepository.All(c)
         );
 }

@@ -26,7 +26,15 @@ public sealed class DailyUseTests : IDisposable
     public async Task A_mark_reaches_several_parts_as_one_act()
     {
         var piece = await _client.Import(Asking.Music(Band));
-        var made = await Post($"/api/pieces/{piece}/marks", new { parts = (string[])["P1", "P2"], from = "1", add = (string[])["accent"] });
+        var made = await Post(
+            $"/api/pieces/{piece}/marks",
+            new
+            {
+                parts = (string[])["P1", "P2"],
+                from = "1",
+                add = (string[])["accent"],
+            }
+        );
         Assert.Equal(2, made.GetProperty("changes").GetArrayLength());
         var exported = Asking.Text(await _client.GetByteArrayAsync($"/api/pieces/{piece}/export.musicxml", Cancelled));
         Assert.Equal(6, exported.Split("<accent").Length - 1);
@@ -41,7 +49,13 @@ public sealed class DailyUseTests : IDisposable
         var piece = await _client.Import(Asking.Music(Band));
         var made = await Post(
             $"/api/pieces/{piece}/marks",
-            new { parts = (string[])["P1"], from = "1", fromBeat = 3, add = (string[])["tenuto"] }
+            new
+            {
+                parts = (string[])["P1"],
+                from = "1",
+                fromBeat = 3,
+                add = (string[])["tenuto"],
+            }
         );
         Assert.Equal("P1-n3", made.GetProperty("changes")[0].GetProperty("notes")[0].GetString());
     }
@@ -68,7 +82,16 @@ public sealed class DailyUseTests : IDisposable
     {
         var piece = await _client.Import(Asking.Music(Band));
         var before = await _client.GetByteArrayAsync($"/api/pieces/{piece}/export.musicxml", Cancelled);
-        await Post($"/api/pieces/{piece}/marks", new { parts = (string[])["P2"], from = "2", to = "2", add = (string[])["remark:softer"] });
+        await Post(
+            $"/api/pieces/{piece}/marks",
+            new
+            {
+                parts = (string[])["P2"],
+                from = "2",
+                to = "2",
+                add = (string[])["remark:softer"],
+            }
+        );
         var own = (await _client.Json($"/api/pieces/{piece}/letter?part=P2")).GetProperty("remarks");
         Assert.Equal("softer", Assert.Single(own.EnumerateArray()).GetProperty("words").GetString());
         Assert.Empty((await _client.Json($"/api/pieces/{piece}/letter?part=P1")).GetProperty("remarks").EnumerateArray());
@@ -128,7 +151,10 @@ public sealed class DailyUseTests : IDisposable
         Assert.All(now, f => Assert.Equal("sent", f.GetProperty("review").GetString()));
         Assert.Equal("Sharp.", now.Single(f => Same(f, found)).GetProperty("words").GetString());
         await _client.Send(HttpMethod.Post, $"/api/pieces/{piece}/study/reviews", new { findings = all, state = (string?)null });
-        Assert.All((await _client.Json($"/api/pieces/{piece}/study")).EnumerateArray(), f => Assert.Null(f.GetProperty("review").GetString()));
+        Assert.All(
+            (await _client.Json($"/api/pieces/{piece}/study")).EnumerateArray(),
+            f => Assert.Null(f.GetProperty("review").GetString())
+        );
     }
 
     [Fact]
@@ -139,17 +165,16 @@ public sealed class DailyUseTests : IDisposable
         await _client.Send(HttpMethod.Put, $"/api/pieces/{piece}/study/{Id(found)}/review", new { state = "sent", words = "Sharp." });
         var seated = await Seat(piece, "P1", (await Player("Fern Abbot", "flute")).Id);
         var next = Band.Replace("| C5w\npart", "| D5w\npart", StringComparison.Ordinal);
-        var brought = await _client.PostAsync(
-            $"/api/pieces/{piece}/editions",
-            Asking.File(Asking.Music(next), "next.musicxml"),
-            Cancelled
-        );
+        var brought = await _client.PostAsync($"/api/pieces/{piece}/editions", Asking.File(Asking.Music(next), "next.musicxml"), Cancelled);
         Assert.True(brought.IsSuccessStatusCode);
         var carried = await OwnFinding(piece);
         Assert.Equal("Sharp.", carried.GetProperty("words").GetString());
         var seats = (await _client.Json($"/api/pieces/{piece}/seats"))[0];
         Assert.True(seats.GetProperty("byHand").GetBoolean());
-        Assert.Equal(seated[0].GetProperty("players")[0].GetProperty("name").GetString(), seats.GetProperty("players")[0].GetProperty("name").GetString());
+        Assert.Equal(
+            seated[0].GetProperty("players")[0].GetProperty("name").GetString(),
+            seats.GetProperty("players")[0].GetProperty("name").GetString()
+        );
     }
 
     [Fact]
@@ -175,7 +200,14 @@ public sealed class DailyUseTests : IDisposable
         await _client.Send(
             HttpMethod.Put,
             $"/api/pieces/{piece}",
-            new { title = "Band", kind = "piece", etudeSet = (string?)null, due = "2031-05-01", version = 0 }
+            new
+            {
+                title = "Band",
+                kind = "piece",
+                etudeSet = (string?)null,
+                due = "2031-05-01",
+                version = 0,
+            }
         );
         var wanted = Passage("P2", [player.Section], "2031-06-01");
         var questions = (await Read(await _client.Send(HttpMethod.Post, $"/api/pieces/{piece}/passages/questions", wanted)))
@@ -185,7 +217,9 @@ public sealed class DailyUseTests : IDisposable
         Assert.Equal(2, questions.Count);
         Assert.Contains("after Band is due", questions[0], StringComparison.Ordinal);
         Assert.Contains("plays Clarinet in C", questions[1], StringComparison.Ordinal);
-        Assert.Empty((await Post($"/api/pieces/{piece}/passages/questions", Passage("P1", [player.Section], "2031-04-01"))).EnumerateArray());
+        Assert.Empty(
+            (await Post($"/api/pieces/{piece}/passages/questions", Passage("P1", [player.Section], "2031-04-01"))).EnumerateArray()
+        );
         var made = await Post($"/api/pieces/{piece}/passages", Passage("P1", [player.Section], "2031-04-01"));
         var id = made.GetProperty("id").GetInt64();
         var changed = await _client.Send(HttpMethod.Put, $"/api/passages/{id}", Passage("P1", [player.Section], "2031-04-08", 0));
@@ -209,7 +243,19 @@ public sealed class DailyUseTests : IDisposable
         Assert.Equal(["Flutes", "Saxophones"], rows.Take(2).Select(r => r.GetProperty("section").GetString()));
         var kept = await Post(
             "/api/ensemble/roster",
-            new { rows = (object[])[new { name = "Ola Brisk", section = "Saxophones", instrument = "alto-sax", chair = 1 }] }
+            new
+            {
+                rows = (object[])
+                    [
+                        new
+                        {
+                            name = "Ola Brisk",
+                            section = "Saxophones",
+                            instrument = "alto-sax",
+                            chair = 1,
+                        },
+                    ],
+            }
         );
         Assert.Equal(1, kept.GetProperty("sections").GetArrayLength());
         Assert.Contains("Ola Brisk", (await _client.Json("/api/ensemble")).ToString(), StringComparison.Ordinal);
@@ -241,8 +287,20 @@ public sealed class DailyUseTests : IDisposable
             {
                 rows = (object[])
                     [
-                        new { name = "Ola Brisk", section = "Saxophones", instrument = (string?)null, chair = 1 },
-                        new { name = "", section = "Saxophones", instrument = (string?)null, chair = 2 },
+                        new
+                        {
+                            name = "Ola Brisk",
+                            section = "Saxophones",
+                            instrument = (string?)null,
+                            chair = 1,
+                        },
+                        new
+                        {
+                            name = "",
+                            section = "Saxophones",
+                            instrument = (string?)null,
+                            chair = 2,
+                        },
                     ],
             }
         );
@@ -272,7 +330,18 @@ public sealed class DailyUseTests : IDisposable
             .GetProperty("id")
             .GetInt64();
         foreach (var (player, day, bpm) in new[] { (fern.Id, 1, 60), (fern.Id, 5, 66), (lowell.Id, 3, 70) })
-            await Post("/api/log", new { passage, player, unit = "quarter", bpm, heard = $"2026-01-0{day}", note = "=1+1" });
+            await Post(
+                "/api/log",
+                new
+                {
+                    passage,
+                    player,
+                    unit = "quarter",
+                    bpm,
+                    heard = $"2026-01-0{day}",
+                    note = "=1+1",
+                }
+            );
         Assert.Equal(2, (await _client.Json($"/api/log?player={fern.Id}")).GetArrayLength());
         Assert.Equal(1, (await _client.Json($"/api/log?section={lowell.Section}")).GetArrayLength());
         Assert.Equal(2, (await _client.Json("/api/log?from=2026-01-02")).GetArrayLength());
@@ -287,7 +356,10 @@ public sealed class DailyUseTests : IDisposable
         Assert.Equal(2, record.GetProperty("entries").GetArrayLength());
         Assert.NotNull(record.GetProperty("leftOn").GetString());
         var stays = await _client.Json($"/api/ensemble/players/{lowell.Id}/record");
-        Assert.Equal("cannot-tell", Assert.Single(stays.GetProperty("passages").EnumerateArray()).GetProperty("ready").GetProperty("state").GetString());
+        Assert.Equal(
+            "cannot-tell",
+            Assert.Single(stays.GetProperty("passages").EnumerateArray()).GetProperty("ready").GetProperty("state").GetString()
+        );
         Assert.Equal(HttpStatusCode.NotFound, (await _client.GetAsync("/api/ensemble/players/4711/record", Cancelled)).StatusCode);
     }
 
@@ -296,7 +368,15 @@ public sealed class DailyUseTests : IDisposable
     {
         var piece = await _client.Import(Asking.Music(Band));
         var player = await Player("Fern Abbot", "flute");
-        await Post($"/api/pieces/{piece}/marks", new { parts = (string[])["P1"], from = "1", add = (string[])["remark:long bows"] });
+        await Post(
+            $"/api/pieces/{piece}/marks",
+            new
+            {
+                parts = (string[])["P1"],
+                from = "1",
+                add = (string[])["remark:long bows"],
+            }
+        );
         var id = (await Post($"/api/pieces/{piece}/passages", Passage("P1", [player.Section], "2031-04-01"))).GetProperty("id").GetInt64();
         var sheet = await _client.Json($"/api/passages/{id}/sheet");
         Assert.Equal("long bows", sheet.GetProperty("remarks")[0].GetProperty("words").GetString());
@@ -361,7 +441,16 @@ public sealed class DailyUseTests : IDisposable
     {
         var sections = await Post("/api/ensemble/sections", new { name = $"Section of {name}" });
         var section = sections.EnumerateArray().Last().GetProperty("id").GetInt64();
-        var player = await Post("/api/ensemble/players", new { section, name, instrument, chair = 1 });
+        var player = await Post(
+            "/api/ensemble/players",
+            new
+            {
+                section,
+                name,
+                instrument,
+                chair = 1,
+            }
+        );
         return (player.GetProperty("id").GetInt64(), section);
     }
 

@@ -5,7 +5,8 @@ namespace MellowStand.Core.Assign;
 
 /// <summary>What is left out and what is added at each step of a ladder, by the house rules <c>dynamics-start</c> and
 /// <c>ornaments</c>.</summary>
-/// <remarks>Schools differ on when dynamics and ornaments come in; a third and two thirds of the way are ours. Common practice, no published
+/// <remarks>Schools differ on when dynamics and ornaments come in; a third and two thirds of the way are ours. Common practice, no
+/// published
 /// source.</remarks>
 public static class StepAdvice
 {
@@ -30,7 +31,14 @@ public static class StepAdvice
     {
         var words = Enumerable.Range(0, steps).Select(_ => new List<string>()).ToList();
         if (steps > 0 && HasDynamics(score, place))
-            Tell(words, house["dynamics-start"] == "first-day", "with the dynamics", "notes and rhythm first", "add the dynamics", steps / 3);
+            Tell(
+                words,
+                house["dynamics-start"] == "first-day",
+                "with the dynamics",
+                "notes and rhythm first",
+                "add the dynamics",
+                steps / 3
+            );
         if (steps > 0 && HasOrnaments(score, place))
             Tell(words, house["ornaments"] == "always-in", "with the ornaments", "no ornaments yet", "add the ornaments", steps * 2 / 3);
         return [.. words.Select(w => string.Join(", ", w))];

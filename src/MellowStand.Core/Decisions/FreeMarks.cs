@@ -43,7 +43,12 @@ public static class FreeMarks
             var all = InRange(score, part, from, to);
             var sounding = all.Where(n => n.Sounds).ToList();
             var before = changes.Count;
-            foreach (var group in added.Select(m => (Mark: m, IsAdded: true)).Concat(removed.Select(m => (Mark: m, IsAdded: false))).GroupBy(ReachOf))
+            foreach (
+                var group in added
+                    .Select(m => (Mark: m, IsAdded: true))
+                    .Concat(removed.Select(m => (Mark: m, IsAdded: false)))
+                    .GroupBy(ReachOf)
+            )
             {
                 // A remark may speak of a rest; a sign needs a note.
                 var notes = group.All(g => g.Mark.Name == "remark") && sounding.Count == 0 ? all : sounding;

@@ -134,7 +134,8 @@ public static class MarkCatalog
         mark switch
         {
             { Value: { Length: > 200 } } => "Words in the music are at most 200 characters long. Shorten them.",
-            { Value: { } v } when v.Any(char.IsControl) || !XmlText.Holds(v) => "These words hold characters that cannot be printed. Take them out.",
+            { Value: { } v } when v.Any(char.IsControl) || !XmlText.Holds(v) =>
+                "These words hold characters that cannot be printed. Take them out.",
             { Name: "dynamics", Value: { } v } when !DynamicLevels.IsLevel(v) =>
                 $"\"{Shorten(v)}\" is no dynamic sign. Use pp, p, mp, mf, f, ff, sfz or the like.",
             { Name: "accidental" or "accidental-mark", Value: { } v } when !AccidentalSigns.Contains(v) =>

@@ -22,7 +22,13 @@ public static class Remarks
             .. decisions
                 .SelectMany(d => d.Changes.SelectMany(c => Found(score, d, c)))
                 .GroupBy(r => (r.Decision, r.Measure, r.Where, r.Words))
-                .Select(g => new Remark(g.Key.Decision, [.. g.SelectMany(r => r.Parts).Distinct()], g.Key.Measure, g.Key.Where, g.Key.Words))
+                .Select(g => new Remark(
+                    g.Key.Decision,
+                    [.. g.SelectMany(r => r.Parts).Distinct()],
+                    g.Key.Measure,
+                    g.Key.Where,
+                    g.Key.Words
+                ))
                 .OrderBy(r => r.Measure)
                 .ThenBy(r => r.Decision),
         ];

@@ -146,15 +146,7 @@ public sealed class Layer
     }
 
     private byte[] Write(Address address, ExportRange range) =>
-        ScoreExport.Write(
-            _written.Document,
-            range with
-            {
-                Parts = address.Parts,
-                From = address.From.Index,
-                To = address.To.Index,
-            }
-        );
+        ScoreExport.Write(_written.Document, range with { Parts = address.Parts, From = address.From.Index, To = address.To.Index });
 
     // Marks alone leave the lines as they are; a mended pitch may make or break one.
     private Comparison Compare(Comparison? before)

@@ -4,7 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Tempo;
 
 /// <summary>The tempo that a passage is practiced up to, by what the piece prints and the house rule <c>goal-tempo</c>.</summary>
-/// <remarks>Of a printed range such as 96–108 the upper number where the house goes as fast as clean, else the lower one; a single number or
+/// <remarks>Of a printed range such as 96–108 the upper number where the house goes as fast as clean, else the lower one; a single
+/// number or
 /// a word leaves no choice. Common practice, no published source.</remarks>
 public static class GoalTempo
 {

@@ -45,7 +45,9 @@ internal static class RosterFile
         }
         catch (CsvFormatException)
         {
-            throw Refusal.BadRequest($"{name} cannot be read as a table. Save the list as CSV (comma-separated, UTF-8) and bring it again.");
+            throw Refusal.BadRequest(
+                $"{name} cannot be read as a table. Save the list as CSV (comma-separated, UTF-8) and bring it again."
+            );
         }
     }
 
@@ -72,7 +74,9 @@ internal static class RosterFile
                 chair = chairs.GetValueOrDefault(section) + 1;
             chairs[section] = Math.Max(chair, chairs.GetValueOrDefault(section));
             var problem = ProblemOf(player, named, instrument, Cell("chair"), isNumber && chair is >= 1 and <= 99, seen.Add(player));
-            rows.Add(new RosterRow((int)csv.LineNumber, player.Length == 0 ? "" : Names.Clean(player), section, instrument?.Id, chair, problem));
+            rows.Add(
+                new RosterRow((int)csv.LineNumber, player.Length == 0 ? "" : Names.Clean(player), section, instrument?.Id, chair, problem)
+            );
         }
 
         return rows;

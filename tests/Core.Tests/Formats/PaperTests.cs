@@ -72,7 +72,9 @@ public sealed class PaperTests
     [Theory]
     // Too short a rest; nobody plays; the only other plays drums.
     [InlineData("part \"A\"\n| C5w | rw | rw | rw | C5w\npart \"B\"\n| C5w | C5w | D5q E5q F5h | D5w | C5w")]
-    [InlineData("part \"A\"\n| C5w | rw | rw | rw | rw | rw | rw | rw | rw | C5w\npart \"B\"\n| C5w | rw | rw | rw | rw | rw | rw | rw | rw | C5w")]
+    [InlineData(
+        "part \"A\"\n| C5w | rw | rw | rw | rw | rw | rw | rw | rw | C5w\npart \"B\"\n| C5w | rw | rw | rw | rw | rw | rw | rw | rw | C5w"
+    )]
     public void No_cue_without_a_long_rest_and_a_line_that_leads_in(string music)
     {
         var score = ShortFormReader.Score(music);
@@ -99,9 +101,7 @@ public sealed class PaperTests
     private static XDocument Paper(string music) => Cut($"part \"A\"\n{music}", new ExportRange(["P1"], ForPaper: true));
 
     private static XDocument Cut(string music, ExportRange range) =>
-        XDocument.Parse(
-            Encoding.UTF8.GetString(ScoreExport.Write(ScoreExport.Serialize(ShortFormReader.Document(music)), [], range))
-        );
+        XDocument.Parse(Encoding.UTF8.GetString(ScoreExport.Write(ScoreExport.Serialize(ShortFormReader.Document(music)), [], range)));
 
     private static List<string> Condensed(XDocument cut) =>
         [.. cut.Descendants("multiple-rest").Select(r => $"{r.Ancestors("measure").First().Attribute("number")?.Value}:{r.Value}")];

@@ -14,8 +14,7 @@ public sealed class RosterNameTests
     [InlineData("trumpet-bb", "trumpet-bb")]
     [InlineData("Kazoo", null)]
     [InlineData("", null)]
-    public void A_name_is_recognised_or_left_open(string name, string? expected) =>
-        Assert.Equal(expected, Recognition.Named(name)?.Id);
+    public void A_name_is_recognised_or_left_open(string name, string? expected) => Assert.Equal(expected, Recognition.Named(name)?.Id);
 
     [Theory]
     [InlineData("clarinet-bb", "Clarinets")]

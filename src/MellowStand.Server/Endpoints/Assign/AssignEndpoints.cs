@@ -122,7 +122,13 @@ public static class AssignEndpoints
     private static Ok<PassageView> One(long passage, PassageRepository passages, TimeProvider clock) =>
         TypedResults.Ok(View(Find(passages, passage), clock));
 
-    private static Created<PassageView> Add(long id, PassageRequest request, PassageDesk desk, PassageRepository passages, TimeProvider clock)
+    private static Created<PassageView> Add(
+        long id,
+        PassageRequest request,
+        PassageDesk desk,
+        PassageRepository passages,
+        TimeProvider clock
+    )
     {
         var made = passages.Add(desk.Draft(id, request, clock.Today()));
         return TypedResults.Created($"/api/passages/{made}", View(Find(passages, made), clock));

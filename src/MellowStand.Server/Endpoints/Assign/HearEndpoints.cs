@@ -103,11 +103,7 @@ public static class HearEndpoints
             : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
 
     private static Ok<IEnumerable<ReadyView>> Readiness(long passage, PassageRepository passages, ReadinessService readiness) =>
-        TypedResults.Ok(
-            readiness
-                .Of(AssignEndpoints.Find(passages, passage))
-                .Select(View)
-        );
+        TypedResults.Ok(readiness.Of(AssignEndpoints.Find(passages, passage)).Select(View));
 
     /// <summary>What the line to the date says of a player, as the interface shows it.</summary>
     internal static ReadyView View(PlayerReadiness r) =>

@@ -111,7 +111,14 @@ public static class TempoEndpoints
         var unit = BeatUnit.OfLength(beat) ?? BeatUnit.Find("quarter")!;
         var bpm = Math.Round(quarter / unit.Quarters.Value, 1);
         return TypedResults.Ok(
-            new TempoHint(unit.Name, bpm, printed is not null, unit.Name, Math.Max(30, Math.Round(bpm * 0.6)), piece.Layer.Knowledge.House["ladder"])
+            new TempoHint(
+                unit.Name,
+                bpm,
+                printed is not null,
+                unit.Name,
+                Math.Max(30, Math.Round(bpm * 0.6)),
+                piece.Layer.Knowledge.House["ladder"]
+            )
         );
     }
 }

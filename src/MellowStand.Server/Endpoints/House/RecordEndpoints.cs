@@ -62,7 +62,10 @@ public static class RecordEndpoints
     public static void MapRecords(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/log").WithTags("Hear");
-        group.MapGet("", ([AsParameters] LogFilter filter, PassageRepository p, EnsembleRepository e) => TypedResults.Ok(Read(filter, p, e)));
+        group.MapGet(
+            "",
+            ([AsParameters] LogFilter filter, PassageRepository p, EnsembleRepository e) => TypedResults.Ok(Read(filter, p, e))
+        );
         api.MapGet(
                 "/log.csv",
                 ([AsParameters] LogFilter filter, PassageRepository p, EnsembleRepository e) =>
@@ -125,10 +128,7 @@ public static class RecordEndpoints
 
     private static FileContentHttpResult Json([AsParameters] LogFilter filter, PassageRepository passages, EnsembleRepository ensemble) =>
         TypedResults.File(
-            System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(
-                Read(filter, passages, ensemble),
-                Plain
-            ),
+            System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(Read(filter, passages, ensemble), Plain),
             "application/json",
             "Records.json"
         );

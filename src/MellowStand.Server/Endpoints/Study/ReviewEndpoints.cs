@@ -18,7 +18,14 @@ public sealed record ReviewManyRequest(IReadOnlyList<string>? Findings, string? 
 /// <summary>Study: findings go to players only as the director left them.</summary>
 internal static class ReviewEndpoints
 {
-    public static NoContent Review(long id, string finding, ReviewRequest request, PieceDesk desk, QuietRepository quiets, TimeProvider clock)
+    public static NoContent Review(
+        long id,
+        string finding,
+        ReviewRequest request,
+        PieceDesk desk,
+        QuietRepository quiets,
+        TimeProvider clock
+    )
     {
         var piece = desk.Open(id);
         var said = Said(piece, StudyEndpoints.Find(piece, finding), Known(request.State), Names.CleanOrNull(request.Words));
@@ -37,11 +44,7 @@ internal static class ReviewEndpoints
             foreach (var f in found)
                 quiets.Recall(id, f.Id);
         else
-            quiets.Review(
-                id,
-                [.. found.Select(f => Said(piece, f, Known(request.State), before.SaidOf(f)?.Words))],
-                clock.GetUtcNow()
-            );
+            quiets.Review(id, [.. found.Select(f => Said(piece, f, Known(request.State), before.SaidOf(f)?.Words))], clock.GetUtcNow());
         return TypedResults.NoContent();
     }
 

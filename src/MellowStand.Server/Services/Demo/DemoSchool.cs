@@ -96,13 +96,7 @@ public sealed class DemoSchool(
             [
                 .. found
                     .SkipLast(Waiting)
-                    .Select(f => new ReviewedFinding(
-                        f.Id,
-                        f.Title,
-                        f.Key,
-                        open.Book.At(f.Parts, f.From, f.To),
-                        ReviewStates.Sent
-                    )),
+                    .Select(f => new ReviewedFinding(f.Id, f.Title, f.Key, open.Book.At(f.Parts, f.From, f.To), ReviewStates.Sent)),
             ],
             clock.GetUtcNow()
         );

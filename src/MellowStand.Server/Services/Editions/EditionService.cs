@@ -29,7 +29,8 @@ public sealed record EditionPlan(
 )
 {
     /// <summary>How many things are carried.</summary>
-    public int Carried => Decisions.Count + Places.Passages.Count + Places.Quiet.Count + Places.Instruments.Count + Places.Leaders.Count + Places.Seats.Count;
+    public int Carried =>
+        Decisions.Count + Places.Passages.Count + Places.Quiet.Count + Places.Instruments.Count + Places.Leaders.Count + Places.Seats.Count;
 }
 
 /// <summary>Puts a new edition in the place of an old one, and takes along whatever lives at an address.</summary>

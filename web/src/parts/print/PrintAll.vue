@@ -30,6 +30,7 @@ watch(ready, tellDrawn, { immediate: true })
       <span class="quiet" role="status">{{ drawn.size }} of {{ wanted.length }} parts drawn</span>
       <PdfAll :piece="id" :parts="wanted.map((p) => p.id)" :paper="paper.name" :cues="cues" />
     </PrintBar>
+    <h1 class="visually-hidden">All parts of {{ piece.data.value?.title }}</h1>
     <p v-if="piece.isError.value" class="card empty">{{ piece.error.value?.message }}</p>
     <template v-if="piece.data.value">
       <PartPages

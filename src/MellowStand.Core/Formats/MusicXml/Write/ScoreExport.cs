@@ -26,7 +26,6 @@ public sealed record ExportRange(
     /// <summary>Cues to write into a single part, by measure from 0.</summary>
     public IReadOnlyDictionary<int, CueBar> Cues { get; init; } = new Dictionary<int, CueBar>();
 
-
     /// <summary>True when everything is asked for, as it came.</summary>
     public bool IsWhole => Parts is null && From is null && To is null && !WithNoteIds && !AtConcertPitch && !ForPaper;
 }

@@ -42,7 +42,8 @@ public sealed class NoBreath : IStudyRule
                     context.AtTempo(first, Severity.Warn),
                     $"No place to breathe for {seconds:0} seconds",
                     $"From beat {context.Beat(from)} of measure {context.Label(from.MeasureIndex)} the line goes on for "
-                        + $"{seconds:0.#} seconds; one breath lasts about {allowance:0}. {Window(slowest, quickest)}{context.IfTempo(first)}"
+                        + $"{seconds:0.#} seconds; one breath lasts about {allowance:0}. "
+                        + $"{Window(slowest, quickest)}{context.IfTempo(first)}"
                 );
             }
         }

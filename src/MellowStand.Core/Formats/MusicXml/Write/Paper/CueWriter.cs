@@ -29,13 +29,14 @@ internal static class CueWriter
             own[0].AddBeforeSelf(notes);
         own.ForEach(e => e.Remove());
         if (bar.From is { Length: > 0 } name)
-            notes[0].AddBeforeSelf(
-                new XElement(
-                    "direction",
-                    new XAttribute("placement", "above"),
-                    new XElement("direction-type", new XElement("words", new XAttribute("font-style", "italic"), $"({name})"))
-                )
-            );
+            notes[0]
+                .AddBeforeSelf(
+                    new XElement(
+                        "direction",
+                        new XAttribute("placement", "above"),
+                        new XElement("direction-type", new XElement("words", new XAttribute("font-style", "italic"), $"({name})"))
+                    )
+                );
     }
 
     // Null where a length is no whole number of the part's own divisions.
@@ -63,9 +64,7 @@ internal static class CueWriter
         if (n.Sign is { } sign)
             note.Add(new XElement("accidental", sign));
         if (n.Source.Tuplet is { Actual: > 0, Normal: > 0 } t && t.Actual != t.Normal)
-            note.Add(
-                new XElement("time-modification", new XElement("actual-notes", t.Actual), new XElement("normal-notes", t.Normal))
-            );
+            note.Add(new XElement("time-modification", new XElement("actual-notes", t.Actual), new XElement("normal-notes", t.Normal)));
         return note;
     }
 

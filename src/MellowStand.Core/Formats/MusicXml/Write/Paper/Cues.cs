@@ -13,7 +13,8 @@ public sealed record CueNote(Pitch? Pitch, string? Sign, Note Source);
 /// <param name="Notes">Its notes and rests, which fill the measure.</param>
 public sealed record CueBar(string? From, IReadOnlyList<CueNote> Notes);
 
-/// <summary>Chooses what leads into each entry after a long rest: the highest line that moves through the last measures before it.</summary>
+/// <summary>Chooses what leads into each entry after a long rest: the highest line that moves through the last measures before
+/// it.</summary>
 /// <remarks>Two measures after eight or more of rest. Common practice, no published source.</remarks>
 public static class Cues
 {

@@ -86,8 +86,7 @@ internal static class PaperCut
         && e.Descendants("dynamics").Elements().FirstOrDefault() is { } sign
         && DynamicLevels.IsLevel(sign.Name.LocalName);
 
-    private static bool IsTempo(XElement e) =>
-        e.Name.LocalName == "direction" && ScoreCut.IsForAll(e) && !e.Descendants("rehearsal").Any();
+    private static bool IsTempo(XElement e) => e.Name.LocalName == "direction" && ScoreCut.IsForAll(e) && !e.Descendants("rehearsal").Any();
 
     private static XElement TempoAgain(XElement tempo)
     {
@@ -110,7 +109,7 @@ internal static class PaperCut
     private static void Condense(XElement part)
     {
         var measures = part.Elements("measure").ToList();
-        for (var i = 0; i < measures.Count; )
+        for (var i = 0; i < measures.Count;)
         {
             var end = i;
             if (IsRest(measures[i]))
@@ -134,14 +133,14 @@ internal static class PaperCut
 
     // A hairpin that goes on, or a level for notes to come, is read where it is played.
     private static bool IsRead(XElement direction) =>
-        direction.Elements("direction-type").Elements().Any(e => e.Name.LocalName is "rehearsal" or "metronome" or "words" or "segno" or "coda");
+        direction
+            .Elements("direction-type")
+            .Elements()
+            .Any(e => e.Name.LocalName is "rehearsal" or "metronome" or "words" or "segno" or "coda");
 
     private static void Number(XElement measure, int count)
     {
-        var style = new XElement(
-            "measure-style",
-            new XElement("multiple-rest", count.ToString(CultureInfo.InvariantCulture))
-        );
+        var style = new XElement("measure-style", new XElement("multiple-rest", count.ToString(CultureInfo.InvariantCulture)));
         if (measure.Element("attributes") is { } attributes)
             attributes.Add(style);
         else

@@ -1,0 +1,85 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { startStand, type Stand } from './stand.mjs'
+
+/** Every dialog and menu, opened: no axe violation, nothing wider than the window, the focus inside, and Esc gives it back. */
+type Opens = (page: Page) => Promise<void>
+const press =
+  (...keys: string[]): Opens =>
+  async (page) => {
+    for (const key of keys) await page.keyboard.press(key)
+  }
+const click =
+  (name: string | RegExp): Opens =>
+  (page) =>
+    page.getByRole('button', { name }).first().click()
+
+const opened: [string, string, Opens, string][] = [
+  ['keys', '/piece/1/study', press('?'), 'Undo what was done last'],
+  ['choose parts', '/piece/1/study?from=5&to=8&parts=P1,P3', press('p'), 'By line in these measures'],
+  ['mark or remark', '/piece/1/technique?from=5&to=8&parts=P3', press('m'), 'Into'],
+  ['reword', '/piece/1/study?from=21&to=30&parts=P3', press('j', 'r'), 'What players read'],
+  ['sure ones', '/piece/1/unify', press('s'), 'sure proposals'],
+  ['edit a passage', '/piece/1/assign', click(/^Edit /), 'To measure'],
+  ['player', '/ensemble', click('Maribel Oake'), 'Leaves the ensemble'],
+  ['new player', '/ensemble', click(/^Add a player to Flutes/), 'Save and add another'],
+  ['who plays', '/piece/1/parts', click(/^Who plays Flute/), 'by chairs'],
+  ['title and date', '/', click(/^Date and title of Harbor/), 'Concert or audition'],
+  ['correct a chart', '/charts/flute', click(/^Correct/), 'How it stands'],
+]
+const menus: [string, string, Opens, string][] = [
+  ['acts of the session', '/piece/1/study', click(/^Done/), 'Nothing was changed in this session yet.'],
+  ['more for a finding', '/piece/1/study', click(/^More for/), 'Dismiss this kind everywhere'],
+]
+
+let stand: Stand
+test.beforeAll(async () => {
+  stand = await startStand({ demo: true, port: 5265 })
+})
+test.afterAll(() => stand.stop())
+
+async function accessible(page: Page) {
+  const axe = await new AxeBuilder({ page }).exclude('.music svg').analyze()
+  expect(axe.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+  const width = page.viewportSize()!.width
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+}
+
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 768 },
+])
+  for (const [name, path, open, text] of [...opened, ...menus]) {
+    test(`${name} at ${size.width}`, async ({ page }) => {
+      await page.setViewportSize(size)
+      await page.goto(stand.url + path)
+      if (path.startsWith('/piece/1/') && !path.endsWith('/parts'))
+        await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+      await page.waitForLoadState('networkidle')
+      await open(page)
+      await expect(page.getByText(text).first()).toBeVisible()
+      const isDialog = opened.some(([n]) => n === name)
+      if (isDialog)
+        await expect
+          .poll(() => page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null))
+          .toBe(true)
+      // Dialogs fade in; half-faded text has half its contrast.
+      await page.waitForTimeout(400)
+      await accessible(page)
+      await page.keyboard.press('Escape')
+      await expect(page.getByText(text).first()).toBeHidden()
+      await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true)
+    })
+  }
+
+for (const [name, path, text] of [
+  ['player', '/player/1', 'To play'],
+  ['all parts', '/piece/2/print', 'of 5 parts drawn'],
+]) {
+  test(`the page of ${name} is accessible`, async ({ page }) => {
+    await page.goto(stand.url + path)
+    await expect(page.getByText(text!).first()).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    await accessible(page)
+  })
+}
