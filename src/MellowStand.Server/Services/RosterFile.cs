@@ -16,7 +16,9 @@ public sealed record RosterRow(int Line, string Name, string Section, string? In
 /// <summary>Reads a list of players: CSV with a heading, columns in any order.</summary>
 internal static class RosterFile
 {
-    private const int MostRows = 1000;
+    /// <summary>The most lines of a list.</summary>
+    public const int MostRows = 1000;
+
     private const int MostBytes = 1024 * 1024;
 
     private static readonly Dictionary<string, string[]> Headings = new()

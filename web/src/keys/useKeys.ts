@@ -1,18 +1,22 @@
 import { useEventListener } from '@vueuse/core'
 import { keymap, type ActOf, type KeyPlace } from './keymap'
 
+/** True where a key goes to something inside what a selector names. */
+export const isInside = (e: KeyboardEvent, what: string) =>
+  e.target instanceof Element && e.target.closest(what) !== null
+
 const lines = 'textarea, [contenteditable], input:not([type=radio], [type=checkbox], [type=button], [type=file])'
 
 /** True where text is written, which has an undo of its own. */
-export const isWriting = (e: KeyboardEvent) => (e.target as Element).closest?.(lines) !== null
+export const isWriting = (e: KeyboardEvent) => isInside(e, lines)
 
 const textFields = 'textarea, select, [contenteditable], input:not([type=radio], [type=checkbox], [type=button])'
 
 /** True where a key is text, or belongs to a control that chooses with keys. */
-export const isTyping = (e: KeyboardEvent) => (e.target as Element).closest?.(textFields) !== null
+export const isTyping = (e: KeyboardEvent) => isInside(e, textFields)
 
 /** True where a dialog or an open menu has the keys. */
-export const isInDialog = (e: KeyboardEvent) => (e.target as Element).closest?.('[role=dialog], [role=menu]') !== null
+export const isInDialog = (e: KeyboardEvent) => isInside(e, '[role=dialog], [role=menu]')
 
 /** The single keys of a place; each act that the page of keys promises must be served, or null where it is served elsewhere. Typing and
  *  dialogs are left alone. */

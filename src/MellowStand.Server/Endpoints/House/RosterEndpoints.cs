@@ -41,15 +41,17 @@ public static class RosterEndpoints
     private static Ok<PeopleRequest> Add(RosterRequest request, EnsembleRepository ensemble)
     {
         var rows = (request.Rows ?? []).Select((r, i) => Row(r, i + 1)).ToList();
+        if (rows.Count > RosterFile.MostRows)
+            throw Refusal.BadRequest($"The list has more than {RosterFile.MostRows} lines. Split it.");
         if (rows.Count == 0)
             throw Refusal.BadRequest("The list is empty. Bring one with at least one player.");
         var (sections, players) = ensemble.AddMany(rows);
         return TypedResults.Ok(new PeopleRequest(players, sections));
     }
 
-    private static (string Section, PlayerRow Player) Row(RosterEntry r, int line)
+    private static (string Section, PlayerRow Player) Row(RosterEntry? r, int line)
     {
-        if (string.IsNullOrWhiteSpace(r.Name))
+        if (r is null || string.IsNullOrWhiteSpace(r.Name))
             throw Refusal.BadRequest($"Line {line} has no name. Write one, or leave the line out.");
         if (string.IsNullOrWhiteSpace(r.Section))
             throw Refusal.BadRequest($"{Names.Clean(r.Name)} has no section. Write one.");

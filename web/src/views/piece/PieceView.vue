@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useDifferences, useHeat, useLines, usePiece } from '../../api/queries'
 import { warmUp } from '../../engraving/engraver'
 import type { Flagged } from '../../engraving/flags'
-import { isInDialog, isTyping, useStationKeys } from '../../keys/useKeys'
+import { isInDialog, isInside, isTyping, useStationKeys } from '../../keys/useKeys'
 import MarkDialog from '../../marks/MarkDialog.vue'
 import { selectionWords, useSelection, type Selection } from '../../selection'
 import TitleBand from '../../shell/TitleBand.vue'
@@ -70,7 +70,7 @@ const choosing = 'input[type=radio], input[type=checkbox], [role=radio], [role=c
 
 // Space plays wherever no text is typed and nothing is ticked with it; Enter presses a button.
 function space(e: KeyboardEvent) {
-  if (e.key !== ' ' || !isFree(e) || (e.target as Element).closest(choosing)) return
+  if (e.key !== ' ' || !isFree(e) || isInside(e, choosing)) return
   e.preventDefault()
   if (e.type === 'keydown' && !e.repeat) void bar.value?.toggle()
 }
