@@ -45,32 +45,32 @@ async function accessible(page: Page) {
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
 }
 
-for (const size of [
+const sizes = [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },
-])
-  for (const [name, path, open, text] of [...opened, ...menus]) {
-    test(`${name} at ${size.width}`, async ({ page }) => {
+]
+
+for (const [name, path, open, text] of [...opened, ...menus]) {
+  test(`${name} is accessible while open`, async ({ page }) => {
+    await page.goto(stand.url + path)
+    if (path.startsWith('/piece/1/') && !path.endsWith('/parts'))
+      await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+    await page.waitForLoadState('networkidle')
+    await open(page)
+    await expect(page.getByText(text).first()).toBeVisible()
+    if (opened.some(([n]) => n === name))
+      await expect.poll(() => page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null)).toBe(true)
+    for (const size of sizes) {
       await page.setViewportSize(size)
-      await page.goto(stand.url + path)
-      if (path.startsWith('/piece/1/') && !path.endsWith('/parts'))
-        await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
-      await page.waitForLoadState('networkidle')
-      await open(page)
-      await expect(page.getByText(text).first()).toBeVisible()
-      const isDialog = opened.some(([n]) => n === name)
-      if (isDialog)
-        await expect
-          .poll(() => page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null))
-          .toBe(true)
       // Dialogs fade in; half-faded text has half its contrast.
       await page.waitForTimeout(400)
       await accessible(page)
-      await page.keyboard.press('Escape')
-      await expect(page.getByText(text).first()).toBeHidden()
-      await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true)
-    })
-  }
+    }
+    await page.keyboard.press('Escape')
+    await expect(page.getByText(text).first()).toBeHidden()
+    await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true)
+  })
+}
 
 for (const [name, path, text] of [
   ['player', '/player/1', 'To play'],

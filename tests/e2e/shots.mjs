@@ -26,6 +26,7 @@ const views = [
   ['parts', '/piece/1/parts'],
   ['part', '/piece/1/part/P3'],
   ['letter', '/piece/1/letter/P3'],
+  ['player!', '/player/3'],
   ['errata', '/piece/1/errata'],
   ['import', '/'],
 ]

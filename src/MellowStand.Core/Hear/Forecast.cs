@@ -82,8 +82,8 @@ public static class Forecaster
             ready,
             perWeek,
             Round(atDate),
-            $"{Count(n)}, {Number(perWeek)} a week: quarter = {Number(Math.Round(atDate))} on {Date(due)} against a goal of "
-                + $"{Number(goal)}{(ready is null ? "" : $", the goal on {Date(ready.Value)}")}."
+            $"{Count(n)}, gaining {Number(perWeek)} a week: quarter = {Number(Math.Round(atDate))} on {Date(due)} against a goal of "
+                + $"{Number(goal)}{(ready is null ? "" : $"; the goal is reached on {Date(ready.Value)}")}."
         );
     }
 
@@ -133,5 +133,5 @@ public static class Forecaster
 
     private static string Number(double n) => n.ToString("0.#", CultureInfo.InvariantCulture);
 
-    private static string Date(DateOnly d) => d.ToString("d MMM", CultureInfo.InvariantCulture);
+    private static string Date(DateOnly d) => d.ToString("MMM d", CultureInfo.InvariantCulture);
 }

@@ -28,7 +28,7 @@ public sealed class Sessions(HouseRepository house, SessionRepository sessions, 
     public void MakeDirector(string name, string password)
     {
         if (name.Trim().Length is 0 or > 100)
-            throw Refusal.BadRequest("Give your name, at most 100 letters.");
+            throw Refusal.BadRequest("Give your name, at most 100 characters.");
         CheckNew(password, name);
         if (!house.MakeDirector(name.Trim(), _hasher.HashPassword(name.Trim(), password), clock.GetUtcNow()))
             throw Refusal.Conflict("There is a director's account already. Sign in with it.");

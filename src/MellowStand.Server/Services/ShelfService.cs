@@ -33,7 +33,7 @@ public sealed class ShelfService(
     private const int MostAtOnce = 12;
 
     private const string CannotBeLookedThrough =
-        "It cannot be looked through: something in it was not foreseen, and the log tells more. Its original can be exported, "
+        "It cannot be analyzed: the program met something that it did not expect, and the log tells more. Its original can be exported, "
         + "and it can be "
         + "taken off the shelf.";
 

@@ -30,6 +30,8 @@ export interface Undoable {
   instrument: { piece: number; part: string; before: string }
   leader: { piece: number; parts: string[]; before: string | null }
   seats: { piece: number; part: string; before: number[] | null }
+  /** A chart corrected, or a correction taken back: what stood there before, or null where the chart was as it came. */
+  chart: { instrument: string; written: number; code: string; before: Schemas['CorrectionEdit'] | null }
 }
 export type Undo = { [K in keyof Undoable]: { kind: K } & Undoable[K] }[keyof Undoable]
 
@@ -56,6 +58,15 @@ async function review(u: Undoable['reviewed']) {
       )
   }
 }
+
+const chart = ({ instrument, written, code, before }: Undoable['chart']) =>
+  before
+    ? take(api.PUT('/api/charts/{instrument}/corrections', { params: { path: { instrument } }, body: before }))
+    : take(
+        api.DELETE('/api/charts/{instrument}/corrections/{written}/{code}', {
+          params: { path: { instrument, written, code } },
+        }),
+      )
 
 /** How each act is taken back. */
 const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } = {
@@ -121,6 +132,7 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
     ),
   leader: (u) =>
     take(api.PUT('/api/pieces/{id}/lines/leader', { ...at(u.piece), body: { parts: u.parts, leader: u.before } })),
+  chart,
   seats: (u) =>
     take(
       api.PUT('/api/pieces/{id}/parts/{part}/players', {

@@ -87,7 +87,7 @@ export async function undoAct(done: Done) {
       return true
     },
     words: null,
-    fresh: [['piece'], keys.shelf, keys.passages, keys.log, keys.ensemble, keys.rules],
+    fresh: [['piece'], keys.shelf, keys.passages, keys.log, keys.ensemble, keys.rules, keys.charts],
   })
   if (gone) useActs().remove(done.id)
   undoing.delete(done.id)

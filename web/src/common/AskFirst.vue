@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Modal as AModal } from 'ant-design-vue'
+import FormDialog from './FormDialog.vue'
 
 /** What looks like a slip is asked before it is done: Enter does it all the same, Esc goes back. */
 defineProps<{ questions: readonly string[]; okText: string }>()
@@ -7,19 +7,19 @@ const emit = defineEmits<{ yes: []; no: [] }>()
 </script>
 
 <template>
-  <AModal
-    open
+  <FormDialog
     title="Is this meant?"
     width="460px"
     :ok-text="okText"
     cancel-text="Go back"
-    @ok="emit('yes')"
-    @cancel="emit('no')"
+    start="save"
+    @save="emit('yes')"
+    @close="emit('no')"
   >
     <ul>
       <li v-for="q in questions" :key="q">{{ q }}</li>
     </ul>
-  </AModal>
+  </FormDialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,8 @@ import { onBeforeUnmount, onMounted } from 'vue'
 
 const homes = ['.list [aria-current=true] button', 'aside.list', '.ant-modal-content input', '#main button', '#main']
 
+const fadeMilliseconds = 250
+
 /** Keeps the keyboard's place: when what had the focus is gone after an act or a closed dialog, the list of the page has it. */
 export function useFocusHome() {
   let last: Element | null = null
@@ -19,12 +21,16 @@ export function useFocusHome() {
     }
   }
 
+  // A dialog that fades out lets the focus go only at its end.
+  const later = () => setTimeout(goHome, fadeMilliseconds)
   const watch = new MutationObserver(() => {
     cancelAnimationFrame(asked)
     asked = requestAnimationFrame(goHome)
   })
   onMounted(() => {
     document.addEventListener('focusin', remember)
+    document.addEventListener('focusout', later)
+    document.addEventListener('keyup', later)
     watch.observe(document.body, {
       childList: true,
       subtree: true,
@@ -34,6 +40,8 @@ export function useFocusHome() {
   })
   onBeforeUnmount(() => {
     document.removeEventListener('focusin', remember)
+    document.removeEventListener('focusout', later)
+    document.removeEventListener('keyup', later)
     watch.disconnect()
   })
 }

@@ -34,7 +34,21 @@ const toggle = (key: string) => {
   pressed.value = pressed.value.includes(key) ? pressed.value.filter((k) => k !== key) : [...pressed.value, key]
 }
 
+type Edit = Schemas['CorrectionEdit']
+const edit = (): Edit => ({
+  written: props.note.midi,
+  code: code.value.trim(),
+  standing: standing.value,
+  keys: isKeys.value ? pressed.value : [],
+  remark: remark.value,
+})
+// What stood there before this dialog: a correction of the school, or the chart as it came.
+const before: Edit | null = props.fingering?.standing ? edit() : null
+const undo = (now: Edit) =>
+  ({ kind: 'chart', instrument: props.chart.instrument, written: now.written, code: now.code, before }) as const
+
 async function run(act: () => Promise<unknown>, words: string) {
+  const now = edit()
   const done = await doAct({
     key: 'chart',
     run: async () => {
@@ -42,37 +56,27 @@ async function run(act: () => Promise<unknown>, words: string) {
       return true
     },
     words,
+    undo: () => undo(now),
     fresh: [keys.charts, ['piece']],
     refused: (e) => (refused.value = (e as Error).message),
   })
   if (done) emit('close')
 }
+const params = { path: { instrument: props.chart.instrument } }
 const save = () =>
   run(
-    () =>
-      take(
-        api.PUT('/api/charts/{instrument}/corrections', {
-          params: { path: { instrument: props.chart.instrument } },
-          body: {
-            written: props.note.midi,
-            code: code.value.trim(),
-            standing: standing.value,
-            keys: isKeys.value ? pressed.value : [],
-            remark: remark.value,
-          },
-        }),
-      ),
-    'Corrected. Every plan follows it from now on.',
+    () => take(api.PUT('/api/charts/{instrument}/corrections', { params, body: edit() })),
+    `${props.note.written} is corrected. Every plan follows it from now on.`,
   )
 const takeBack = () =>
   run(
     () =>
       take(
         api.DELETE('/api/charts/{instrument}/corrections/{written}/{code}', {
-          params: { path: { instrument: props.chart.instrument, written: props.note.midi, code: code.value } },
+          params: { path: { ...params.path, written: props.note.midi, code: code.value } },
         }),
       ),
-    'Taken back: the chart is as it came.',
+    `${props.note.written}: the chart is as it came.`,
   )
 </script>
 

@@ -68,7 +68,7 @@ const print = () => window.print()
         :flags="flags"
         :label="`${name}, measures ${range.from} to ${range.to}`"
       />
-      <p v-if="entries.length === 0">Every note has the fingering that players take by default.</p>
+      <p v-if="entries.length === 0">Every note has its usual fingering.</p>
       <ol class="crib">
         <li v-for="(e, i) in entries" :key="e.written + e.choice">
           <FingerDiagram

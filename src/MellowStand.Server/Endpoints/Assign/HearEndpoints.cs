@@ -84,7 +84,7 @@ public static class HearEndpoints
             throw new LadderException("A clean tempo is more than 0 and at most 1000 beats a minute.");
         var heard = request.Heard ?? clock.Today();
         if (heard > clock.Today())
-            throw Refusal.BadRequest("A passage cannot have been heard on a day to come. Choose today or an earlier day.");
+            throw Refusal.BadRequest("A passage cannot be heard on a future date. Choose today or an earlier day.");
         var id = passages.AddLog(request.Passage, request.Player, mark.Unit.Name, mark.Bpm, heard, Names.CleanOrNull(request.Note) ?? "");
         return TypedResults.Created(
             $"/api/log/{id}",

@@ -40,7 +40,7 @@ public static class TechniqueEndpoints
                     .Select(h => new MarkChange(piece.Part(part).Id, [h.Note], PlayerSigns.Marks(h.Code, instrument.Family), []))
                     .ToList();
                 if (changes.Count == 0)
-                    throw Refusal.BadRequest("Nothing here needs to be written in: every choice is the one that players make by default.");
+                    throw Refusal.BadRequest("Nothing here needs to be written in: every note has its usual fingering.");
                 return DecisionEndpoints.FreeDraft($"Technique: {instrument.Name.ToLowerInvariant()}, decided in the passage", changes);
             }
         );

@@ -85,12 +85,15 @@ public sealed class DemoSchool(
             Make(piece, new DecisionDraft(marks[count].Id, Verdict.Kept, null, "The section leader plays it this way on purpose.", []));
     }
 
-    // What the sections with a passage read is reviewed, but for the newest few.
+    // What is often missed and how the parts are written is reviewed, but for the last few.
     private void Review(long piece)
     {
         const int Waiting = 3;
         var open = desk.Open(piece);
-        var found = open.Layer.Findings.OrderBy(f => f.Severity > Severity.Note ? f.From : -1).ToList();
+        var found = open
+            .Layer.Findings.Where(f => f.Severity > Severity.Note || f.Rule is "signature" or "tempo-words" or "pickup" or "form")
+            .OrderBy(f => f.Severity > Severity.Note ? f.From : -1)
+            .ToList();
         quiets.Review(
             piece,
             [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { Modal as AModal } from 'ant-design-vue'
 import type { Schemas } from '../../api/client'
+import FormDialog from '../../common/FormDialog.vue'
 import { carriedWords } from './carried'
 
 /** A new edition compared with the one on the shelf, before it takes its place. */
@@ -9,14 +9,14 @@ const emit = defineEmits<{ take: []; leave: [] }>()
 </script>
 
 <template>
-  <AModal
-    open
+  <FormDialog
     width="640px"
     :title="`${name}, compared`"
     ok-text="Use the new edition"
     cancel-text="Leave as it is"
-    @ok="emit('take')"
-    @cancel="emit('leave')"
+    start="save"
+    @save="emit('take')"
+    @close="emit('leave')"
   >
     <p>
       {{ plan.changes.length === 0 ? 'Nothing that sounds or is marked changed.' : `${plan.changes.length} changes.` }}
@@ -36,7 +36,7 @@ const emit = defineEmits<{ take: []; leave: [] }>()
         <li v-for="(c, i) in plan.changes" :key="i">{{ c.what }}</li>
       </ul>
     </template>
-  </AModal>
+  </FormDialog>
 </template>
 
 <style scoped>

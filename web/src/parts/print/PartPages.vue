@@ -6,7 +6,7 @@ import { longDate } from '../../common/dates'
 import { engraveUrl, paperUrl, sliceUrl } from '../../engraving/engraver'
 import { clearNumbers } from '../../engraving/measureNumbers'
 import { fractionValue } from '../../transport/store'
-import { layOut, restsAt } from './layOut'
+import { layOut, onOnePage, restsAt } from './layOut'
 import { inside, marginMillimetres, type Paper } from './papers'
 
 /** The pages of one part, each as large as the paper. */
@@ -14,7 +14,9 @@ const props = defineProps<{ piece: Piece; part: string; paper: Paper; cues: bool
 const emit = defineEmits<{ ready: [] }>()
 const part = computed(() => props.piece.parts.find((p) => p.id === props.part))
 const headPixels = [62, 34]
-const scale = 45
+const usual = 45
+/** A part of two pages is drawn so small on one, where that does. */
+const small = 41
 
 const pages = useQuery({
   queryKey: computed(() => ['piece', props.piece.id, 'pages', props.part, props.paper.name, props.cues]),
@@ -26,13 +28,14 @@ const pages = useQuery({
     )
     const starts = frames.reduce((all, f) => [...all, all.at(-1)! + fractionValue(f.length)], [0])
     const size = inside(props.paper)
-    return layOut(labels, restsAt(notes, starts), (from, to, page) =>
+    const at = (scale: number) => (from: number, to: number, page: number) =>
       engraveUrl(
         paperUrl(sliceUrl(id, [props.part], labels[from]!, labels[to]!), { cues: props.cues }),
         { width: size.width, height: size.height - headPixels[page > 0 ? 1 : 0]!, scale, paper: true },
         signal,
-      ),
-    )
+      )
+    const pages = await layOut(labels, restsAt(notes, starts), at(usual))
+    return pages.length === 2 ? onOnePage(pages, labels.length, at(small)) : pages
   },
 })
 const turns = { end: '', rest: '', quick: 'V.S.' }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Engraved } from '../../engraving/engraver'
-import { layOut, restsAt, turnAt } from './layOut'
+import { layOut, onOnePage, restsAt, turnAt } from './layOut'
 import { inside, paperOf, pixels } from './papers'
 
 const labels = Array.from({ length: 30 }, (_, i) => String(i + 1))
@@ -47,6 +47,14 @@ describe('pages', () => {
       [0, 15],
       [16, 21],
     ])
+  })
+})
+
+describe('a part of two pages', () => {
+  it('goes on one where a smaller drawing fits', async () => {
+    const two = await layOut(labels, none, drawer(5))
+    expect(await onOnePage(two, 30, drawer(8))).toMatchObject([{ from: 0, to: 29, turn: 'end' }])
+    expect(await onOnePage(two, 30, drawer(6))).toBe(two)
   })
 })
 

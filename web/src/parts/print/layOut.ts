@@ -42,6 +42,12 @@ export async function layOut(labels: readonly string[], restAt: readonly number[
   return pages
 }
 
+/** Two pages as one, where a smaller drawing of the whole part fits; else as they are. */
+export async function onOnePage(pages: PrintedPage[], measures: number, draw: Draw): Promise<PrintedPage[]> {
+  const drawn = await draw(0, measures - 1, 0)
+  return drawn.next === null ? [{ svg: drawn.svg, from: 0, to: measures - 1, turn: 'end' }] : pages
+}
+
 /** The last measure of a page: the latest end with an easy rest, else the latest where it can be turned at all. */
 export function turnAt(
   drawn: readonly string[],

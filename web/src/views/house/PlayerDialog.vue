@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
 import { api, take, type Player, type Section } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
+import { useDraft } from '../../common/useDraft'
 import { sameName } from './people'
 
 const props = defineProps<{ section: number; player: Player | null; sections: readonly Section[] }>()
@@ -14,7 +15,9 @@ const emit = defineEmits<{ close: [] }>()
 const instruments = useInstruments()
 const neighbours = () => props.sections.find((s) => s.id === props.section)?.players ?? []
 
-const name = ref(props.player?.name ?? '')
+// What is typed of a new player is kept over a reload.
+const { draft, clear } = useDraft(`player ${props.section}`, () => ({ name: '' }))
+const name = props.player ? ref(props.player.name) : toRef(draft.value, 'name')
 const section = ref(props.section)
 const instrument = ref<string | undefined>(props.player?.instrument ?? neighbours()[0]?.instrument ?? undefined)
 const chair = ref(props.player?.chair ?? neighbours().length + 1)
@@ -75,7 +78,9 @@ async function change(was: Player) {
   return made !== undefined
 }
 async function save() {
-  if (await (props.player ? change(props.player) : add())) emit('close')
+  if (!(await (props.player ? change(props.player) : add()))) return
+  if (!props.player) clear()
+  emit('close')
 }
 async function another() {
   if (!(await add())) return

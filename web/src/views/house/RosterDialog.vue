@@ -59,7 +59,7 @@ async function keep() {
     @close="emit('close')"
   >
     <p class="quiet">
-      Nothing is kept yet. {{ toMend ? `${toMend} lines want a look; mend them here, or leave them out.` : '' }}
+      Nothing is kept yet. {{ toMend ? `${toMend} lines need a look: correct them here, or leave them out.` : '' }}
     </p>
     <div class="scroll" tabindex="0" role="region" aria-label="Lines of the list">
       <table class="table">
@@ -69,7 +69,7 @@ async function keep() {
             <th scope="col">Section</th>
             <th scope="col">Instrument</th>
             <th scope="col">Chair</th>
-            <th scope="col">To look at</th>
+            <th scope="col">Check</th>
             <th scope="col"><span class="visually-hidden">Acts</span></th>
           </tr>
         </thead>

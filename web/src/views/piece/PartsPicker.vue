@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { Modal as AModal } from 'ant-design-vue'
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Piece } from '../../api/client'
 import { useEnsemble, useLines, useSeats } from '../../api/queries'
+import FormDialog from '../../common/FormDialog.vue'
 import { partGroups } from './partGroups'
 
 /** Which parts are selected: one by one, by section or by the line they share; neighbours or not. */
@@ -13,7 +13,6 @@ const ensemble = useEnsemble()
 const seats = useSeats(id)
 const lines = useLines(id)
 const picked = ref(new Set(props.chosen))
-const box = ref<HTMLElement>()
 
 const groups = computed(() =>
   partGroups(props.piece, ensemble.data.value ?? [], seats.data.value ?? [], lines.data.value ?? [], props),
@@ -39,23 +38,18 @@ function take() {
   )
   emit('close')
 }
-onMounted(async () => {
-  await nextTick()
-  setTimeout(() => box.value?.querySelector<HTMLElement>('input')?.focus(), 60)
-})
 </script>
 
 <template>
-  <AModal
-    open
+  <FormDialog
     title="Choose parts"
     width="680px"
     ok-text="Select these parts"
-    :ok-button-props="{ disabled: picked.size === 0 }"
-    @ok="take"
-    @cancel="emit('close')"
+    :disabled="picked.size === 0"
+    @save="take"
+    @close="emit('close')"
   >
-    <div ref="box" class="picker" @keydown.enter.prevent="picked.size > 0 && take()">
+    <div class="picker">
       <fieldset>
         <legend>Parts</legend>
         <label v-for="p in piece.parts" :key="p.id">
@@ -72,7 +66,7 @@ onMounted(async () => {
         </fieldset>
       </div>
     </div>
-  </AModal>
+  </FormDialog>
 </template>
 
 <style scoped>

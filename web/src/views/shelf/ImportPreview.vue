@@ -110,7 +110,7 @@ async function keep() {
       </table>
     </div>
     <section v-if="preview.warnings.length" aria-label="Warnings">
-      <h3>Odd in this file</h3>
+      <h3>Unusual in this file</h3>
       <ul>
         <li v-for="w in preview.warnings" :key="w">{{ w }}</li>
       </ul>
