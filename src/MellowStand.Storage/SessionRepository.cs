@@ -20,6 +20,9 @@ public sealed class SessionRepository(Database database)
             );
         });
 
+    /// <summary>Which school's data these are: the same as long as they are.</summary>
+    public string SchoolMark() => database.Look(c => c.Read("SELECT mark FROM school_mark", r => r.GetString(0)).Single());
+
     /// <summary>True while a session goes on.</summary>
     public bool GoesOn(string tokenHash, DateTimeOffset oldest)
     {

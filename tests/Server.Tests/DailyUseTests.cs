@@ -399,6 +399,18 @@ public sealed class DailyUseTests : IDisposable
     }
 
     [Fact]
+    public async Task A_school_has_a_mark_of_its_own_told_to_who_is_signed_in()
+    {
+        using var other = new StandServer();
+        using var there = other.CreateClient();
+        var (here, again, elsewhere) = (await Mark(_client), await Mark(_client), await Mark(there));
+        Assert.Equal(16, here?.Length);
+        Assert.Equal(here, again);
+        Assert.NotEqual(here, elsewhere);
+        static async Task<string?> Mark(HttpClient client) => (await client.Json("/api/session")).GetProperty("school").GetString();
+    }
+
+    [Fact]
     public async Task A_print_on_no_paper_is_refused_and_one_that_was_never_made_is_not_there()
     {
         var piece = await _client.Import(Asking.Music(Band));

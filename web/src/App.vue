@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { App as AApp, ConfigProvider as AConfigProvider } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import ActBar from './acts/ActBar.vue'
+import { useActs } from './acts/store'
+import { useSession } from './api/queries'
 import { useFocusHome } from './common/useFocusHome'
 import AppNav from './shell/AppNav.vue'
 import AwayBanner from './shell/AwayBanner.vue'
@@ -12,6 +14,12 @@ import { theme } from './theme'
 const route = useRoute()
 const bare = computed(() => route.meta.bare === true)
 useFocusHome()
+const session = useSession()
+watch(
+  () => session.data.value?.school,
+  (school) => school && useActs().belongTo(school),
+  { immediate: true },
+)
 </script>
 
 <template>

@@ -17,3 +17,10 @@ CREATE TRIGGER part_players_removed AFTER DELETE ON part_players
 BEGIN UPDATE piece SET revision = revision + 1 WHERE id = OLD.piece_id; END;
 
 ALTER TABLE passage ADD COLUMN version INTEGER NOT NULL DEFAULT 0;
+
+-- Which school this is: a page that is open while another school's data come under it knows that what it remembers is not of this one.
+CREATE TABLE school_mark (
+    id   INTEGER PRIMARY KEY CHECK (id = 1),
+    mark TEXT NOT NULL
+) STRICT;
+INSERT INTO school_mark (id, mark) VALUES (1, lower(hex(randomblob(8))));

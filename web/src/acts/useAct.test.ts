@@ -114,6 +114,15 @@ describe('acts', () => {
     expect(runUndo).toHaveBeenCalledTimes(1)
   })
 
+  it('of another school’s data are forgotten, those of the same are kept', async () => {
+    useActs().belongTo('one')
+    await doAct({ key: 'a', run: async () => 1, words: 'First.', undo: () => undo, fresh: [] })
+    useActs().belongTo('one')
+    expect(useActs().list).toHaveLength(1)
+    useActs().belongTo('two')
+    expect(useActs().list).toEqual([])
+  })
+
   it('that were taken back elsewhere are forgotten', async () => {
     await doAct({ key: 'a', run: async () => 1, words: 'First.', undo: () => undo, fresh: [] })
     useActs().forget((u) => u.kind === 'logged' && u.entry === 4)

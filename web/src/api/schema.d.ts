@@ -5784,6 +5784,8 @@ export interface components {
             firstRun: boolean;
             /** @description True in the demo. */
             demo: boolean;
+            /** @description Which school's data these are; null while nobody is signed in. */
+            school: null | string;
         };
         /** @description What a section sheet says besides the music. */
         SheetView: {

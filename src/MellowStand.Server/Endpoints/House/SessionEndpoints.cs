@@ -1,4 +1,5 @@
 using MellowStand.Server.Security;
+using MellowStand.Storage;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -8,7 +9,8 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Name">The director's name, or null.</param>
 /// <param name="FirstRun">True before the director's account is made.</param>
 /// <param name="Demo">True in the demo.</param>
-public sealed record SessionView(string? Name, bool FirstRun, bool Demo);
+/// <param name="School">Which school's data these are; null while nobody is signed in.</param>
+public sealed record SessionView(string? Name, bool FirstRun, bool Demo, string? School);
 
 /// <summary>Name and password.</summary>
 public sealed record Credentials(string Name, string Password);
@@ -25,21 +27,26 @@ public static class SessionEndpoints
     public static void MapSession(this WebApplication app)
     {
         var group = app.MapGroup("/api/session").WithTags("Session");
-        group.MapGet("", (HttpContext http, Sessions sessions, StandOptions options) => View(http, sessions, options));
+        group.MapGet("", View);
         group.MapPost("", SignIn).RequireRateLimiting(SignInLimit.Name);
         group.MapPost("/first-run", FirstRun).RequireRateLimiting(SignInLimit.Name);
         group.MapDelete("", (Delegate)SignOut);
         group.MapPut("/password", ChangePassword).RequireRateLimiting(SignInLimit.Name).RequireAuthorization();
     }
 
-    private static Ok<SessionView> View(HttpContext http, Sessions sessions, StandOptions options) =>
-        TypedResults.Ok(new SessionView(http.User.Identity?.Name, !options.Demo && sessions.IsFirstRun, options.Demo));
+    private static Ok<SessionView> View(HttpContext http, Sessions sessions, SessionRepository kept, StandOptions options)
+    {
+        var name = http.User.Identity?.Name;
+        return TypedResults.Ok(
+            new SessionView(name, !options.Demo && sessions.IsFirstRun, options.Demo, name is null ? null : kept.SchoolMark())
+        );
+    }
 
     private static async Task<Ok<SessionView>> SignIn(Credentials credentials, HttpContext http, Sessions sessions, StandOptions options)
     {
         var principal = sessions.SignIn(credentials.Name ?? "", credentials.Password ?? "");
         await http.SignInAsync(principal);
-        return TypedResults.Ok(new SessionView(principal.Identity!.Name, false, options.Demo));
+        return TypedResults.Ok(new SessionView(principal.Identity!.Name, false, options.Demo, null));
     }
 
     private static Task<Ok<SessionView>> FirstRun(Credentials credentials, HttpContext http, Sessions sessions, StandOptions options)
