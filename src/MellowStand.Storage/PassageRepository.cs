@@ -55,23 +55,17 @@ public sealed class PassageRepository(Database database)
                     + "climb, climb_value, begins, due, note) VALUES ($piece, $title, $edition, $parts, $from, $fl, $to, $tl, "
                     + "$su, $sb, $gu, $gb, "
                     + "$climb, $value, $begins, $due, $note)",
-                ("piece", p.PieceId),
-                ("title", p.Title),
-                ("edition", p.Place.Edition),
-                ("parts", string.Join('\n', p.Place.Parts)),
-                ("from", p.Place.From.Index),
-                ("fl", p.Place.From.Label),
-                ("to", p.Place.To.Index),
-                ("tl", p.Place.To.Label),
-                ("su", p.StartUnit),
-                ("sb", p.StartBpm),
-                ("gu", p.GoalUnit),
-                ("gb", p.GoalBpm),
-                ("climb", p.Climb),
-                ("value", p.ClimbValue),
-                ("begins", p.Begins.Iso()),
-                ("due", p.Due.Iso()),
-                ("note", p.Note)
+                [
+                    ("piece", p.PieceId),
+                    ("edition", p.Place.Edition),
+                    ("parts", string.Join('\n', p.Place.Parts)),
+                    ("from", p.Place.From.Index),
+                    ("fl", p.Place.From.Label),
+                    ("to", p.Place.To.Index),
+                    ("tl", p.Place.To.Label),
+                    ("begins", p.Begins.Iso()),
+                    .. Asked(p),
+                ]
             );
             Hand(c, id, p);
             return id;
@@ -88,16 +82,7 @@ public sealed class PassageRepository(Database database)
                 "title = $title, start_unit = $su, start_bpm = $sb, goal_unit = $gu, goal_bpm = $gb, climb = $climb, "
                     + "climb_value = $value, due = $due, note = $note",
                 p.Version,
-                ("id", p.Id),
-                ("title", p.Title),
-                ("su", p.StartUnit),
-                ("sb", p.StartBpm),
-                ("gu", p.GoalUnit),
-                ("gb", p.GoalBpm),
-                ("climb", p.Climb),
-                ("value", p.ClimbValue),
-                ("due", p.Due.Iso()),
-                ("note", p.Note)
+                [("id", p.Id), .. Asked(p)]
             );
             if (change != Change.Kept)
                 return change;
@@ -165,6 +150,20 @@ public sealed class PassageRepository(Database database)
     /// <summary>Undoes <see cref="RemoveLog"/>.</summary>
     public bool RestoreLog(long id) =>
         database.Act(c => c.Run("UPDATE log_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+
+    // What a director can change of a passage.
+    private static (string Name, object? Value)[] Asked(PassageRow p) =>
+        [
+            ("title", p.Title),
+            ("su", p.StartUnit),
+            ("sb", p.StartBpm),
+            ("gu", p.GoalUnit),
+            ("gb", p.GoalBpm),
+            ("climb", p.Climb),
+            ("value", p.ClimbValue),
+            ("due", p.Due.Iso()),
+            ("note", p.Note),
+        ];
 
     private static void DemandPeople(SqliteConnection c, PassageRow p)
     {

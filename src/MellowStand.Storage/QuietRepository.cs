@@ -56,6 +56,9 @@ public sealed class QuietRepository(Database database)
             return findings.Count;
         });
 
+    /// <summary>Forgets what was said of many findings, as one act.</summary>
+    public void Forget(long piece, IReadOnlyList<string> findings) => database.Act(c => findings.Sum(finding => Recall(c, piece, finding)));
+
     /// <summary>Forgets what was said of a finding.</summary>
     public bool Recall(long piece, string finding) => database.Act(c => Recall(c, piece, finding)) > 0;
 

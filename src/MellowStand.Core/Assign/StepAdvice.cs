@@ -5,9 +5,8 @@ namespace MellowStand.Core.Assign;
 
 /// <summary>What is left out and what is added at each step of a ladder, by the house rules <c>dynamics-start</c> and
 /// <c>ornaments</c>.</summary>
-/// <remarks>Schools differ on when dynamics and ornaments come in; a third and two thirds of the way are ours. Common practice, no
-/// published
-/// source.</remarks>
+/// <remarks>Schools differ on when dynamics and ornaments come in; a third and two thirds of the way are ours. Common
+/// practice, no published source.</remarks>
 public static class StepAdvice
 {
     private static readonly HashSet<string> Ornaments =

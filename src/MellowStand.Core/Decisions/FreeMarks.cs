@@ -13,12 +13,13 @@ public readonly record struct BeatPlace(int Measure, Fraction? Beat);
 public sealed record FreeMarkResult(IReadOnlyList<MarkChange> Changes, IReadOnlyList<string> Without);
 
 /// <summary>Writes the same marks into several parts at once, at a beat or over a range.</summary>
-/// <remarks>An articulation, a fingering or an ornament goes to each note; a dynamic, words and a remark to the first; a breath after the
-/// last; a slur or hairpin from the first to the last. Common practice, no published source.</remarks>
+/// <remarks>An articulation or an ornament goes to each note; a dynamic, words, a remark, a fingering and a bow sign to the first; a breath
+/// and a fermata to the last; a slur or hairpin from the first to the last of one voice. Grace notes and cues are passed over. Common
+/// practice, no published source.</remarks>
 public static class FreeMarks
 {
-    private static readonly HashSet<MarkForm> AtTheFirst = [MarkForm.Dynamic, MarkForm.Words, MarkForm.Remark];
-    private static readonly HashSet<string> AfterTheLast = ["breath-mark", "caesura"];
+    private static readonly HashSet<string> AtTheFirst = ["dynamics", "words", "remark", "fingering", "string", "down-bow", "up-bow"];
+    private static readonly HashSet<string> AtTheLast = ["breath-mark", "caesura", "fermata"];
 
     /// <summary>The changes that write marks into parts.</summary>
     /// <param name="score">The score as it stands.</param>
@@ -85,9 +86,9 @@ public static class FreeMarks
             return Reach.Span;
         if (!m.IsAdded)
             return Reach.Each;
-        if (AfterTheLast.Contains(m.Mark.Name))
+        if (AtTheLast.Contains(m.Mark.Name))
             return Reach.Last;
-        return MarkCatalog.FormOf(m.Mark.Name) is { } form && AtTheFirst.Contains(form) ? Reach.First : Reach.Each;
+        return AtTheFirst.Contains(m.Mark.Name) ? Reach.First : Reach.Each;
     }
 
     private static List<Note> Reached(List<Note> notes, Reach reach)
@@ -98,10 +99,13 @@ public static class FreeMarks
         {
             Reach.First => [notes[0]],
             Reach.Last => [notes[^1]],
-            Reach.Span => notes.Count > 1 ? [notes[0], notes[^1]] : [],
+            Reach.Span => Span([.. notes.Where(n => n.Voice == notes[0].Voice && n.Staff == notes[0].Staff)]),
             _ => notes,
         };
     }
+
+    // One voice only: a slur from one voice to another would be none.
+    private static List<Note> Span(List<Note> voice) => voice.Count > 1 ? [voice[0], voice[^1]] : [];
 
     // Notes that are struck in the range; without an end only the first at or after the beat.
     private static List<Note> InRange(Score score, Part part, BeatPlace from, BeatPlace? to)
@@ -110,7 +114,7 @@ public static class FreeMarks
         var notes = part
             .Notes.Skip(part.PlaceFrom(score.Measures[from.Measure].Start))
             .TakeWhile(n => n.MeasureIndex <= last.Measure)
-            .Where(n => !n.IsTieContinuation)
+            .Where(n => !n.IsTieContinuation && !n.IsGrace && !n.IsCue)
             .Where(n => n.MeasureIndex > from.Measure || from.Beat is null || BeatOf(score, n) >= from.Beat)
             .Where(n => n.MeasureIndex < last.Measure || to?.Beat is null || BeatOf(score, n) <= to.Value.Beat)
             .ToList();

@@ -22,6 +22,9 @@ public sealed class FreeMarkTests
     // A dynamic at the first, a breath after the last, a slur from the first to the last; a tied-on note is no note of its own.
     [InlineData("dynamics:mf", 0, null, 1, null, "P1: P1-n1 dynamics:mf; P2: P2-n1 dynamics:mf; P3: P3-n2 dynamics:mf")]
     [InlineData("breath-mark", 0, null, 0, null, "P1: P1-n4 breath-mark; P2: P2-n2 breath-mark")]
+    [InlineData("fermata", 0, null, 1, null, "P1: P1-n7 fermata; P2: P2-n2 fermata; P3: P3-n2 fermata")]
+    [InlineData("down-bow", 0, null, 1, null, "P1: P1-n1 down-bow; P2: P2-n1 down-bow; P3: P3-n2 down-bow")]
+    [InlineData("fingering:2", 1, null, 1, null, "P1: P1-n5 fingering:2; P3: P3-n2 fingering:2")]
     [InlineData("slur", 0, null, 1, null, "P1: P1-n1 P1-n7 slur; P2: P2-n1 P2-n2 slur")]
     // A remark speaks of rests too.
     [InlineData("remark:count", 1, null, 1, null, "P1: P1-n5 remark:count; P2: P2-n3 remark:count; P3: P3-n2 remark:count")]
@@ -43,6 +46,14 @@ public sealed class FreeMarkTests
             []
         );
         Assert.Equal(expected, string.Join("; ", result.Changes.Select(c => $"{c.Part}: {string.Join(' ', c.Notes)} {c.Added[0]}")));
+    }
+
+    [Fact]
+    public void Grace_notes_are_passed_over()
+    {
+        var at = new BeatPlace(0, 1);
+        var score = ShortFormReader.Score("| g:B4 C5q D5q E5h");
+        Assert.Equal(["P1-n2"], Assert.Single(FreeMarks.Of(score, ["P1"], at, null, [new Mark("accent")], []).Changes).Notes);
     }
 
     [Fact]

@@ -69,6 +69,17 @@ public sealed class PaperTests
         Assert.Null(cues[8].Notes[^1].Pitch);
     }
 
+    [Fact]
+    public void A_cue_stays_in_one_octave_as_its_line_does()
+    {
+        var wide = Long + Tune.Replace("C6h. rq", "C5q E4q C4h", StringComparison.Ordinal);
+        var score = ShortFormReader.Score(wide);
+        var cues = Cues.Of(score, score.Parts[0]);
+        var written = cues[7].Notes.Concat(cues[8].Notes).Select(n => n.Pitch!.Value.Midi).ToList();
+        var played = new[] { 77, 79, 81, 83, 72, 64, 60 };
+        Assert.Single(written.Zip(played, (w, p) => w - p).Distinct());
+    }
+
     [Theory]
     // Too short a rest; nobody plays; the only other plays drums.
     [InlineData("part \"A\"\n| C5w | rw | rw | rw | C5w\npart \"B\"\n| C5w | C5w | D5q E5q F5h | D5w | C5w")]

@@ -119,12 +119,6 @@ export const useSeats = (id: Ref<number>) =>
     queryFn: () => take(api.GET('/api/pieces/{id}/seats', path(id.value))),
   })
 
-export const useRemarks = (id: Ref<number>) =>
-  useQuery({
-    queryKey: computed(() => keys.of(id.value, 'remarks')),
-    queryFn: () => take(api.GET('/api/pieces/{id}/remarks', path(id.value))),
-  })
-
 export const useLetter = (id: Ref<number>, part: Ref<string>) =>
   useQuery({
     queryKey: computed(() => keys.of(id.value, `letter ${part.value}`)),

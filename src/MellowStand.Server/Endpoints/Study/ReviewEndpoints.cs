@@ -11,7 +11,7 @@ namespace MellowStand.Server.Endpoints;
 public sealed record ReviewRequest(string? State, string? Words = null);
 
 /// <summary>The same said of many findings, as one act.</summary>
-/// <param name="Findings">Their ids; an empty state forgets what was said.</param>
+/// <param name="Findings">Their ids.</param>
 /// <param name="State"><c>sent</c>, <c>held</c>, or null to forget.</param>
 public sealed record ReviewManyRequest(IReadOnlyList<string>? Findings, string? State);
 
@@ -41,8 +41,7 @@ internal static class ReviewEndpoints
         if (found.Count == 0)
             throw Refusal.BadRequest("Name at least one finding.");
         if (request.State is null)
-            foreach (var f in found)
-                quiets.Recall(id, f.Id);
+            quiets.Forget(id, [.. found.Select(f => f.Id)]);
         else
             quiets.Review(id, [.. found.Select(f => Said(piece, f, Known(request.State), before.SaidOf(f)?.Words))], clock.GetUtcNow());
         return TypedResults.NoContent();

@@ -22,6 +22,9 @@ public static class Cues
     private const int Length = 2;
     private const int LeastNotes = 2;
 
+    // B4, the middle line of the treble staff.
+    private const int MiddleOfTheStaff = 71;
+
     /// <summary>The cues of a part, by measure from 0.</summary>
     /// <param name="score">The score.</param>
     /// <param name="part">The part that rests.</param>
@@ -40,8 +43,8 @@ public static class Cues
             }
 
             if (rest >= LeastRest && Source(score, part, m - Length) is { } source)
-                for (var i = m - Length; i < m; i++)
-                    cues[i] = Bar(part, source, i, i == m - Length);
+                foreach (var (measure, bar) in Bars(score, part, source, m - Length))
+                    cues[measure] = bar;
             rest = 0;
         }
 
@@ -79,15 +82,19 @@ public static class Cues
         return end == score.Measures[measure].Length ? line : null;
     }
 
-    private static CueBar Bar(Part part, Part source, int measure, bool isFirst)
+    // The whole cue lies in one octave, as its line does.
+    private static IEnumerable<(int Measure, CueBar Bar)> Bars(Score score, Part part, Part source, int from)
+    {
+        var lines = Enumerable.Range(from, Length).Select(m => (Measure: m, Notes: Line(score, source, m)!)).ToList();
+        var octaves = OctavesInto(part, lines.SelectMany(l => l.Notes));
+        return lines.Select(l => (l.Measure, Bar(part, source, l.Measure, l.Notes, octaves, l.Measure == from)));
+    }
+
+    private static CueBar Bar(Part part, Part source, int measure, List<Note> line, int octaves, bool isFirst)
     {
         var key = part.Measures[measure].Key;
-        var octaves = OctavesInto(part, source, measure);
         var state = new Dictionary<(Step, int), decimal>();
-        var notes = source
-            .Measures[measure]
-            .Notes.Where(n => !n.IsGrace && !n.IsCue && n.Voice == source.Measures[measure].Notes[0].Voice)
-            .Select(n =>
+        var notes = line.Select(n =>
             {
                 if (n.Top is not { } written || !n.Sounds)
                     return new CueNote(null, null, n);
@@ -99,17 +106,14 @@ public static class Cues
     }
 
     // A cue is written where its reader's own notes lie.
-    private static int OctavesInto(Part part, Part source, int measure)
+    private static int OctavesInto(Part part, IEnumerable<Note> line)
     {
-        var own = part.Notes.SelectMany(n => n.Heads).Select(h => h.Written?.Midi).OfType<int>().DefaultIfEmpty(71).Average();
-        var cue = source
-            .Measures[measure]
-            .Notes.Where(n => n.Sounds)
+        var own = part.Notes.SelectMany(n => n.Heads).Select(h => h.Written?.Midi).OfType<int>().DefaultIfEmpty(MiddleOfTheStaff);
+        var cue = line.Where(n => n.Sounds)
             .Select(n => n.TopSounding - part.Transposition.Semitones)
             .OfType<int>()
-            .DefaultIfEmpty(71)
-            .Average();
-        return (int)Math.Round((own - cue) / 12, MidpointRounding.AwayFromZero);
+            .DefaultIfEmpty(MiddleOfTheStaff);
+        return (int)Math.Round((own.Average() - cue.Average()) / 12, MidpointRounding.AwayFromZero);
     }
 
     private static string? SignOf(Pitch pitch, KeySignature key, Dictionary<(Step, int), decimal> state)
