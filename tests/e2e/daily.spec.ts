@@ -272,7 +272,7 @@ test('the server away: one banner, acts refused in words, and back by itself', a
   await page.keyboard.press('j')
   await own.kill()
   await page.keyboard.press('d')
-  await expect(said(page)).toContainText('was not kept')
+  await expect(said(page)).toContainText('was not confirmed')
   await expect(page.locator('.away')).toHaveCount(1)
   await expect(entries(page)).toHaveCount(before)
   await page.keyboard.press('w')

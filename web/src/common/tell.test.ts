@@ -6,11 +6,11 @@ test.each([
   [new Refusal(409, 'Settled already.'), 'Settled already.'],
   [
     new TypeError('Failed to fetch'),
-    'The server does not answer. What it has already confirmed is safe; this was not kept.',
+    'The server does not answer. What it has already confirmed is safe; this was not confirmed: look again when it is back.',
   ],
   [
     new TypeError('NetworkError when attempting to fetch resource.'),
-    'The server does not answer. What it has already confirmed is safe; this was not kept.',
+    'The server does not answer. What it has already confirmed is safe; this was not confirmed: look again when it is back.',
   ],
   ['rubbish', 'Something went wrong on this page. Load it again.'],
   [new Error(''), 'Something went wrong on this page. Load it again.'],

@@ -28,6 +28,6 @@ export function isGivenUp(e: unknown): boolean {
 /** The sentence for whatever was thrown. */
 export function sentenceFor(e: unknown): string {
   if (e instanceof TypeError && /fetch|network/i.test(e.message))
-    return 'The server does not answer. What it has already confirmed is safe; this was not kept.'
+    return 'The server does not answer. What it has already confirmed is safe; this was not confirmed: look again when it is back.'
   return e instanceof Error && e.message ? e.message : 'Something went wrong on this page. Load it again.'
 }
