@@ -5672,7 +5672,7 @@ export interface components {
         };
         /** @description The same said of many findings, as one act. */
         ReviewManyRequest: {
-            /** @description Their ids; an empty state forgets what was said. */
+            /** @description Their ids. */
             findings: null | string[];
             /** @description `sent`, `held`, or null to forget. */
             state: null | string;
