@@ -1,6 +1,8 @@
 using System.Diagnostics;
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.HouseRules;
 using MellowStand.Core.Layers;
+using MellowStand.Core.Performance;
 using MellowStand.Core.Tempo;
 using MellowStand.Server.Tests.Fire;
 
@@ -11,7 +13,7 @@ internal static class ExtremeFiles
 {
     public static void Measure()
     {
-        Console.WriteLine($"{"file",-46}{"KB",9}{"read s",9}{"stations s",12}{"peak MB",9}");
+        Console.WriteLine($"{"file", -46}{"KB", 9}{"read s", 9}{"stations s", 12}{"peak MB", 9}");
         foreach (var (name, _, make) in Extremes.Over)
             One(name, make());
         foreach (var (name, make) in Extremes.At)
@@ -39,8 +41,8 @@ internal static class ExtremeFiles
         }
 
         Console.WriteLine(
-            $"{name,-46}{bytes.Length / 1024,9}{read.Elapsed.TotalSeconds,9:0.00}"
-                + $"{stations.Elapsed.TotalSeconds,12:0.00}{watch.Megabytes,9} {end}"
+            $"{name, -46}{bytes.Length / 1024, 9}{read.Elapsed.TotalSeconds, 9:0.00}"
+                + $"{stations.Elapsed.TotalSeconds, 12:0.00}{watch.Megabytes, 9} {end}"
         );
     }
 
@@ -55,11 +57,18 @@ internal static class ExtremeFiles
             ("hands, heat", () => layer.Heat.Count),
             ("bows", () => layer.Bows.Count),
             (
-                "click",
+                "performance",
                 () =>
-                    ClickTrack
-                        .Of(layer.Current, 0, layer.Current.Measures.Count - 1, new TempoMark(BeatUnit.Find("quarter")!, 60))
-                        .Clicks.Count
+                    new Performer(layer.Current, layer.Study.Tempo, House.Default, layer.Study.LevelsOf)
+                        .Perform(
+                            new PerformanceRequest(
+                                [.. layer.Current.Parts.Select(p => p.Id)],
+                                0,
+                                layer.Current.Measures.Count - 1,
+                                new TempoMark(BeatUnit.Find("quarter")!, 60)
+                            )
+                        )
+                        .Notes.Count
             ),
         ];
         var said = "";

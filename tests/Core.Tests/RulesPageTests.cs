@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
+using MellowStand.Core.Performance;
 using MellowStand.Core.Study;
 using MellowStand.Core.Unify;
 
@@ -9,6 +10,19 @@ namespace MellowStand.Core.Tests;
 /// <summary>docs/rules.md is made from the rules' own docstrings, so that it cannot lie.</summary>
 public sealed partial class RulesPageTests
 {
+    private static readonly string[] PlayedRules =
+    [
+        "GraceTiming",
+        "TrillPlayed",
+        "TurnPlayed",
+        "MordentPlayed",
+        "Tremolo",
+        "Roll",
+        "Glissando",
+        "SoundingShare",
+        "Loudness",
+    ];
+
     [Fact]
     public void The_page_of_rules_is_current()
     {
@@ -46,7 +60,11 @@ public sealed partial class RulesPageTests
                 typeof(CountOff),
                 typeof(Core.Tempo.Ladder),
                 typeof(Core.Tempo.MetronomeScale),
-                typeof(Core.Tempo.ClickTrack),
+                typeof(Core.Performance.TempoShape),
+                typeof(Core.Performance.Holds),
+                typeof(Core.Performance.PlayedRange),
+                typeof(Core.Performance.CountOffPlan),
+                typeof(Core.Performance.ClickGrid),
                 typeof(Core.Hear.Forecaster),
                 typeof(Core.Notation.PlayedOrder),
                 typeof(Core.Notation.DynamicLevels),
@@ -55,6 +73,9 @@ public sealed partial class RulesPageTests
             }
         )
             Entry(page, docs, type.Name, type);
+        page.Append("\n## Performance\n");
+        foreach (var name in PlayedRules)
+            Entry(page, docs, name, typeof(Performer).Assembly.GetType($"MellowStand.Core.Performance.{name}")!);
         return page.ToString();
     }
 

@@ -18,6 +18,13 @@ public static class HouseRuleCatalog
         Rule("trill-end", "How does a trill end?", "stop|stop on the beat before the closing notes", "run-through|run through"),
         Rule("graces", "Where do grace notes fall?", "before|before the beat", "on-beat|on the beat"),
         Rule(
+            "fermata",
+            "How long is a fermata held when a passage is played?",
+            "past|past its own value, three beats or more",
+            "double|twice its value",
+            "in-time|its written value, in time"
+        ),
+        Rule(
             "chunks",
             "In which order are chunks practiced?",
             "hardest-first|hardest first",
@@ -71,6 +78,13 @@ public static class HouseRuleCatalog
             "step|by a fixed step",
             "percent|by a percentage",
             "marks|by the traditional metronome marks"
+        ),
+        Rule(
+            "move-on",
+            "When does a player move on to the next tempo step?",
+            "three-clean|three clean in a row up, two missed back",
+            "five-clean|five clean in a row up, two missed back",
+            "once-clean|one clean, the next step"
         ),
     ];
 

@@ -30,6 +30,7 @@ public static class StandEndpoints
         api.MapTechnique();
         api.MapCharts();
         api.MapTempo();
+        api.MapPerformance();
         api.MapAssign();
         api.MapHear();
         api.MapEnsemble();

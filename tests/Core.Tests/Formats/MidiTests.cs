@@ -1,8 +1,10 @@
 using System.Buffers.Binary;
 using MellowStand.Core.Formats.Midi;
 using MellowStand.Core.Formats.ShortForm;
+using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
-using MellowStand.Core.Study;
+using MellowStand.Core.Performance;
+using MellowStand.Core.Tempo;
 
 namespace MellowStand.Core.Tests.Formats;
 
@@ -62,23 +64,30 @@ public sealed class MidiTests
     [Fact]
     public void A_click_file_has_a_stroke_a_click()
     {
-        var bytes = ClickMidi.Write("Click", [new(0, true), new(0.5, false), new(1, false)], 120);
-        Assert.Equal(1, Count(bytes, [0x99, 76]));
-        Assert.Equal(2, Count(bytes, [0x99, 77]));
+        var bytes = ScoreMidi.Clicks(Perform(ShortFormReader.Score("meter:3/4 tempo:q=120 | C5h.")));
+        Assert.Equal(2, Count(bytes, [0x99, 76]));
+        Assert.Equal(4, Count(bytes, [0x99, 77]));
         Assert.Equal(480, BinaryPrimitives.ReadInt16BigEndian(bytes.AsSpan(12)));
     }
 
     private static byte[] Write(string music)
     {
         var score = ShortFormReader.Score(music);
+        return ScoreMidi.Music(score, Perform(score), score.Parts, p => p.MidiProgram);
+    }
+
+    private static PassagePerformance Perform(Score score)
+    {
         var tempo = new TempoLine(score);
-        return ScoreMidi.Write(
-            score,
-            new MidiRequest(score.Parts, 0, int.MaxValue)
+        return new Performer(score, tempo, House.Default, p => new LevelLine(score, p)).Perform(
+            new PerformanceRequest(
+                [.. score.Parts.Select(p => p.Id)],
+                0,
+                int.MaxValue,
+                new TempoMark(BeatUnit.Find("quarter")!, tempo.QuarterBpmAt(0))
+            )
             {
-                Tempos = tempo.Changes(),
-                Program = p => p.MidiProgram,
-                Level = (_, _) => DynamicLevels.Default,
+                Repeats = Repeats.Played,
             }
         );
     }

@@ -1,4 +1,3 @@
-using MellowStand.Core.Formats.ShortForm;
 using MellowStand.Core.Tempo;
 
 namespace MellowStand.Core.Tests.Tempo;
@@ -108,21 +107,6 @@ public sealed class LadderTests
             [40, 42, 60, 63, 72, 76, 120, 126, 144, 152, 208],
             MetronomeScale.Marks.Where(m => m is 40 or 42 or 60 or 63 or 72 or 76 or 120 or 126 or 144 or 152 or 208)
         );
-    }
-
-    [Theory]
-    [InlineData("meter:4/4 | C4w | C4w", "quarter", 4, 8)]
-    [InlineData("meter:6/8 | C4q. C4q.", "dotted-quarter", 2, 2)]
-    [InlineData("meter:6/8 | C4q. C4q.", "eighth", 6, 6)]
-    [InlineData("meter:4/4 pickup | G4q | C5w | C5h.", "quarter", 3, 8)] // [check] three beats of count-off
-    [InlineData("meter:2+3/8 | C4q C4q.", "quarter", 3, 3)] // the last click is short: the bar line wins
-    public void The_click_counts_off_the_meter(string music, string unit, int countOff, int clicks)
-    {
-        var score = ShortFormReader.Score(music);
-        var track = ClickTrack.Of(score, 0, score.Measures.Count - 1, Mark(unit, 60));
-        Assert.Equal(countOff, track.Clicks.Count(c => c.CountOff));
-        Assert.Equal(clicks, track.Clicks.Count(c => !c.CountOff));
-        Assert.Equal(score.Measures.Count(m => !m.IsPickup), track.Clicks.Count(c => !c.CountOff && c.Accent));
     }
 
     private static TempoMark Mark(string unit, double bpm) => new(BeatUnit.Find(unit)!, bpm);

@@ -50,7 +50,16 @@ public sealed class TempoLine
     /// <summary>Gathers the signs of all parts.</summary>
     public TempoLine(Score score)
     {
-        Signs = Once(score.Parts.SelectMany(p => p.Directions).Select(Read).OfType<TempoSign>().OrderBy(s => s.Onset));
+        // Of a word and a number at one moment the number is said last: it wins. A slowing begins from what stands beside it.
+        Signs = Once(
+            score
+                .Parts.SelectMany(p => p.Directions)
+                .Select(Read)
+                .OfType<TempoSign>()
+                .OrderBy(s => s.Onset)
+                .ThenBy(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening)
+                .ThenBy(s => s.Metronome is not null || s.Equation is not null)
+        );
         _sounding =
         [
             .. score
@@ -86,6 +95,10 @@ public sealed class TempoLine
         return inForce;
     }
 
+    /// <summary>The signs that tell the tempo: the printed ones; where none tells a tempo, the first that the file gives for playing
+    /// before them.</summary>
+    internal IReadOnlyList<TempoSign> Telling => _steady;
+
     /// <summary>Every change of the steady tempo: quarters from the start of the score, quarters per minute.</summary>
     public IReadOnlyList<(Fraction Onset, double QuarterBpm)> Changes()
     {
@@ -104,8 +117,9 @@ public sealed class TempoLine
     /// <summary>True when a tempo is printed at all, as a number or a word.</summary>
     public bool IsPrinted => Signs.Any(s => s.Kind == TempoKind.Fixed);
 
-    // An equation such as quarter = dotted quarter keeps the speed of the one value in the other.
-    private double After(TempoSign sign, double bpm)
+    /// <summary>Quarters per minute that a sign leaves in force.</summary>
+    /// <remarks>An equation such as quarter = dotted quarter keeps the speed of the one value in the other.</remarks>
+    internal double After(TempoSign sign, double bpm)
     {
         if (sign.Kind is not (TempoKind.Fixed or TempoKind.Changed))
             return bpm;

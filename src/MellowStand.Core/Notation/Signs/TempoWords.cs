@@ -9,63 +9,93 @@ namespace MellowStand.Core.Notation;
 /// <param name="High">Fastest usual beats per minute, or null.</param>
 public sealed record TempoWord(string Word, string Language, TempoKind? Kind, string Meaning, int? Low = null, int? High = null)
 {
+    /// <summary>The tempo that a slowing, a quickening or a change without a number leads to, as a share of the one before; else
+    /// null.</summary>
+    public double? Share { get; init; }
+
+    /// <summary>True for a slowing that is there at once, as ritenuto.</summary>
+    public bool IsAtOnce { get; init; }
+
+    /// <summary>True for a return to the first tempo of the piece, whatever came between.</summary>
+    public bool IsFirstTempo { get; init; }
+
     /// <summary>The middle of the usual range, or null.</summary>
     public double? Middle => Low is { } l && High is { } h ? (l + h) / 2.0 : null;
 }
 
 /// <summary>The usual words of tempo and character.</summary>
 /// <remarks>Meanings and ranges from memory: the ranges are those printed on metronomes, which overlap and differ from maker to maker;
-/// the printed number always wins over the word. Common practice, no published source.</remarks>
+/// the printed number always wins over the word. How far a ritardando or a meno mosso goes is taste: the shares are ours, for a first
+/// hearing.
+/// Common practice, no published source.</remarks>
 public static class TempoWords
 {
     // Longer stems stand before the shorter ones that they contain.
     private static readonly TempoWord[] Table =
     [
         Back("a tempo", "Italian", "back to the tempo before"),
-        Back("tempo primo", "Italian", "the first tempo again"),
-        Back("tempo i", "Italian", "the first tempo again"),
-        Back("tempo 1", "Italian", "the first tempo again"),
+        Back("tempo primo", "Italian", "the first tempo again") with
+        {
+            IsFirstTempo = true,
+        },
+        Back("tempo i", "Italian", "the first tempo again") with
+        {
+            IsFirstTempo = true,
+        },
+        Back("tempo 1", "Italian", "the first tempo again") with
+        {
+            IsFirstTempo = true,
+        },
         Back("in tempo", "Italian", "in strict time again"),
         Back("im zeitmaß", "German", "in time again"),
         Back("au mouvement", "French", "back to the tempo"),
-        Slow("ritenuto", "Italian", "held back at once"),
-        Slow("riten", "Italian", "held back at once"),
+        Slow("ritenuto", "Italian", "held back at once", 0.8) with
+        {
+            IsAtOnce = true,
+        },
+        Slow("riten", "Italian", "held back at once", 0.8) with
+        {
+            IsAtOnce = true,
+        },
         Slow("rit", "Italian", "slowing little by little"),
         Slow("rall", "Italian", "slowing little by little"),
-        Slow("allarg", "Italian", "broadening: slower and usually louder"),
+        Slow("allarg", "Italian", "broadening: slower and usually louder", 0.75),
         Slow("slent", "Italian", "slowing"),
         Slow("calando", "Italian", "slower and softer"),
-        Slow("morendo", "Italian", "dying away"),
+        Slow("morendo", "Italian", "dying away", 0.65),
         Slow("smorz", "Italian", "fading away"),
-        Other("meno mosso", "Italian", "slower"),
-        Other("poco meno", "Italian", "a little slower"),
-        Other("più lento", "Italian", "slower"),
-        Other("piu lento", "Italian", "slower"),
-        Other("slower", "English", "slower"),
+        Other("meno mosso", "Italian", "slower", 0.85),
+        Other("poco meno", "Italian", "a little slower", 0.92),
+        Other("più lento", "Italian", "slower", 0.8),
+        Other("piu lento", "Italian", "slower", 0.8),
+        Other("slower", "English", "slower", 0.85),
         Slow("slowing", "English", "slowing"),
-        Slow("broaden", "English", "broader"),
+        Slow("broaden", "English", "broader", 0.75),
         Slow("slow down", "English", "slowing"),
         Slow("langsamer werd", "German", "slowing little by little"),
-        Other("langsamer", "German", "slower"),
-        Slow("zurückhalt", "German", "held back"),
-        Slow("breiter", "German", "broader"),
+        Other("langsamer", "German", "slower", 0.85),
+        Slow("zurückhalt", "German", "held back", 0.8),
+        Slow("breiter", "German", "broader", 0.75),
         Slow("cédez", "French", "give way: slower"),
         Slow("ralentir", "French", "slowing"),
-        Slow("retenu", "French", "held back"),
-        Other("moins vite", "French", "less fast"),
+        Slow("retenu", "French", "held back", 0.8) with
+        {
+            IsAtOnce = true,
+        },
+        Other("moins vite", "French", "less fast", 0.9),
         Quick("accel", "Italian", "faster little by little"),
         Quick("stringendo", "Italian", "pressing on"),
         Quick("string.", "Italian", "pressing on"),
-        Other("più mosso", "Italian", "faster"),
-        Other("piu mosso", "Italian", "faster"),
+        Other("più mosso", "Italian", "faster", 1.15),
+        Other("piu mosso", "Italian", "faster", 1.15),
         Quick("affrett", "Italian", "hurrying"),
-        Other("faster", "English", "faster"),
+        Other("faster", "English", "faster", 1.15),
         Quick("schneller werd", "German", "faster little by little"),
-        Other("schneller", "German", "faster"),
+        Other("schneller", "German", "faster", 1.15),
         Quick("beschleun", "German", "speeding up"),
         Quick("animez", "French", "livelier"),
         Quick("pressez", "French", "pressing on"),
-        Other("plus vite", "French", "faster"),
+        Other("plus vite", "French", "faster", 1.15),
         Steady("prestissimo", "Italian", "as fast as possible", 192, 208),
         Steady("presto", "Italian", "very fast", 168, 192),
         Steady("vivacissimo", "Italian", "very lively", 168, 184),
@@ -160,11 +190,14 @@ public static class TempoWords
 
     private static TempoWord Back(string word, string language, string meaning) => new(word, language, TempoKind.Return, meaning);
 
-    private static TempoWord Slow(string word, string language, string meaning) => new(word, language, TempoKind.Slowing, meaning);
+    private static TempoWord Slow(string word, string language, string meaning, double share = 0.7) =>
+        new(word, language, TempoKind.Slowing, meaning) { Share = share };
 
-    private static TempoWord Quick(string word, string language, string meaning) => new(word, language, TempoKind.Quickening, meaning);
+    private static TempoWord Quick(string word, string language, string meaning) =>
+        new(word, language, TempoKind.Quickening, meaning) { Share = 1.3 };
 
-    private static TempoWord Other(string word, string language, string meaning) => new(word, language, TempoKind.Changed, meaning);
+    private static TempoWord Other(string word, string language, string meaning, double share) =>
+        new(word, language, TempoKind.Changed, meaning) { Share = share };
 
     private static TempoWord Steady(string word, string language, string meaning, int low, int high) =>
         new(word, language, TempoKind.Fixed, meaning, low, high);

@@ -14,13 +14,17 @@ public sealed class FermataLength : IStudyRule
     /// <inheritdoc/>
     public RuleKind Kind => RuleKind.Tempo;
 
+    /// <summary>Beats that a fermata is held at least.</summary>
+    /// <param name="own">Its printed length in beats.</param>
+    public static int LeastBeats(Fraction own) => Math.Max(Least, (int)(own.Numerator / own.Denominator) + 1);
+
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         from measure in part.Measures
         let notes = measure.Notes.Where(n => n.Has("fermata") && n.Sounds).ToList()
         where notes.Count > 0
         let own = notes.Max(n => n.SoundingDuration) / context.Score.Measures[measure.Index].Meter.BeatUnit
-        let beats = Math.Max(Least, (own.Numerator / own.Denominator) + 1)
+        let beats = LeastBeats(own)
         select Finding.At(
             Name,
             part,

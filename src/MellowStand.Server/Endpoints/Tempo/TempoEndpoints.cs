@@ -22,9 +22,6 @@ public sealed record StepView(string Unit, double Bpm, double QuarterBpm, int Da
 /// <summary>A ladder.</summary>
 public sealed record LadderView(IReadOnlyList<StepView> Steps);
 
-/// <summary>A click track to compute.</summary>
-public sealed record ClickRequest(string From, string To, string Unit, double Bpm);
-
 /// <summary>What the piece itself says of the tempo of a range.</summary>
 /// <param name="Unit">The beat unit to start in.</param>
 /// <param name="Bpm">Beats per minute printed, or from the tempo word.</param>
@@ -41,7 +38,6 @@ public static class TempoEndpoints
     public static void MapTempo(this RouteGroupBuilder api)
     {
         api.MapPost("/tempo/ladder", Climb).WithTags("Tempo");
-        api.MapPost("/pieces/{id:long}/click", Click).WithTags("Tempo");
         api.MapGet("/pieces/{id:long}/tempo", Hint).KeepAnswer().WithTags("Tempo");
     }
 
@@ -89,15 +85,6 @@ public static class TempoEndpoints
         var steps = Ladder.Climb(Mark(request.Start, "start"), Mark(request.Goal, "goal"), by, request.Value ?? 1, request.Days ?? 1);
         return TypedResults.Ok(
             new LadderView([.. steps.Select(s => new StepView(s.Mark.Unit.Name, s.Mark.Bpm, Math.Round(s.Mark.QuarterBpm, 4), s.Day))])
-        );
-    }
-
-    private static Ok<ClickTrackResult> Click(long id, ClickRequest request, PieceDesk desk)
-    {
-        var piece = desk.Open(id);
-        var at = piece.Book.Read(null, request.From, request.To);
-        return TypedResults.Ok(
-            ClickTrack.Of(piece.Layer.Current, at.From.Index, at.To.Index, Playable(new TempoView(request.Unit, request.Bpm)))
         );
     }
 
