@@ -106,6 +106,7 @@ public static class StandApp
             .AddSingleton<Decide>()
             .AddSingleton<PieceImport>()
             .AddSingleton<PassageDesk>()
+            .AddSingleton<WhoPlaysDesk>()
             .AddSingleton<EditionService>()
             .AddSingleton<PlaceByHand>()
             .AddSingleton<UpgradeService>()

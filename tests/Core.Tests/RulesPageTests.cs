@@ -23,6 +23,8 @@ public sealed partial class RulesPageTests
         "Loudness",
     ];
 
+    private static readonly string[] WindowRules = ["Pressures", "FastestTempo", "SlowestTempo"];
+
     [Fact]
     public void The_page_of_rules_is_current()
     {
@@ -57,9 +59,13 @@ public sealed partial class RulesPageTests
                 typeof(LineFinder),
                 typeof(Core.Study.Heat.HeatMap),
                 typeof(Core.Study.Heat.HeatWeights),
-                typeof(CountOff),
                 typeof(Core.Tempo.Ladder),
                 typeof(Core.Tempo.MetronomeScale),
+                typeof(Core.Tempo.LadderWay),
+                typeof(Core.Tempo.MoveOn),
+                typeof(Core.Tempo.CleanLimits),
+                typeof(Core.Tempo.TempoWindows),
+                typeof(Core.Tempo.PlayerNearness),
                 typeof(Core.Performance.TempoShape),
                 typeof(Core.Performance.Holds),
                 typeof(Core.Performance.PlayedRange),
@@ -73,9 +79,11 @@ public sealed partial class RulesPageTests
             }
         )
             Entry(page, docs, type.Name, type);
-        page.Append("\n## Performance\n");
+        page.Append("\n## Performance and tempo\n");
         foreach (var name in PlayedRules)
             Entry(page, docs, name, typeof(Performer).Assembly.GetType($"MellowStand.Core.Performance.{name}")!);
+        foreach (var name in WindowRules)
+            Entry(page, docs, name, typeof(Performer).Assembly.GetType($"MellowStand.Core.Tempo.{name}")!);
         return page.ToString();
     }
 

@@ -51,18 +51,32 @@ public static class Ladder
     /// <remarks>Eighth = 120 is where the quarter takes over at 60. Common practice, no published source.</remarks>
     private const double ChangeAbove = 120;
 
-    /// <summary>The steps from start to goal: the first is the start, the last is the goal, none goes back.</summary>
+    /// <summary>The steps from start to goal: the first is the start, the last is the goal; straight up, none goes back.</summary>
     /// <param name="start">The first tempo.</param>
     /// <param name="goal">The last tempo.</param>
     /// <param name="by">How it climbs.</param>
     /// <param name="value">Beats per minute, percent, marks at a time, or number of steps.</param>
     /// <param name="days">Days to spread the steps over; the last step is on the last day.</param>
+    /// <param name="way">The way over the steps; straight up when left out.</param>
     /// <exception cref="LadderException">The request makes no sense.</exception>
-    public static IReadOnlyList<LadderStep> Climb(TempoMark start, TempoMark goal, LadderBy by, double value, int days)
+    public static IReadOnlyList<LadderStep> Climb(
+        TempoMark start,
+        TempoMark goal,
+        LadderBy by,
+        double value,
+        int days,
+        LadderWay? way = null
+    )
     {
         Check(start, goal, by, value, days);
+        way?.Check();
+        return Days((way ?? LadderWay.Straight).Over(Rungs(start, goal, by, value)), days);
+    }
+
+    private static List<TempoMark> Rungs(TempoMark start, TempoMark goal, LadderBy by, double value)
+    {
         if (by == LadderBy.Count)
-            return Days(Tidy(Counted(start, goal, (int)value), start, goal), days);
+            return Tidy(Counted(start, goal, (int)value), start, goal);
         var marks = new List<TempoMark>();
         var floor = start;
         if (start.Unit != goal.Unit)
@@ -74,7 +88,7 @@ public static class Ladder
         }
 
         marks.AddRange(Leg(floor, goal.Bpm, by, value));
-        return Days(Tidy(marks, start, goal), days);
+        return Tidy(marks, start, goal);
     }
 
     private static TempoMark InUnitOf(TempoMark goal, TempoMark mark) => new(goal.Unit, mark.QuarterBpm / goal.Unit.Quarters.Value);
@@ -205,7 +219,7 @@ public static class Ladder
 
     private static bool SameSpeed(TempoMark a, TempoMark b) => Math.Abs(a.QuarterBpm - b.QuarterBpm) < 1e-9;
 
-    private static List<LadderStep> Days(List<TempoMark> marks, int days) =>
+    private static List<LadderStep> Days(IReadOnlyList<TempoMark> marks, int days) =>
         [
             .. marks.Select(
                 (m, i) => new LadderStep(m, marks.Count == 1 ? days : 1 + (int)Math.Floor((double)i * (days - 1) / (marks.Count - 1)))

@@ -31,6 +31,7 @@ public static class StandEndpoints
         api.MapCharts();
         api.MapTempo();
         api.MapPerformance();
+        api.MapWindow();
         api.MapAssign();
         api.MapHear();
         api.MapEnsemble();

@@ -19,14 +19,12 @@ public sealed class CountOffTests
     [InlineData("meter:6/8 pickup | C4e | C4q. C4q.", "dotted-quarter", 60, "-5/2! -1")]
     [InlineData("meter:5/8 | C4e D4 E4 F4 G4", "eighth", 120, "-5/2! -2 -3/2! -1 -1/2")] // beamed as one: two and three is usual
     [InlineData("meter:3+2/8 | C4q. C4q", "quarter", 60, "-5/2! -1")] // a quarter does not fit: by the groups
-    [InlineData("meter:2+2+3/8 | C4h. r8", "eighth", 160, "")]
+    [InlineData("meter:2+2+3/8 | C4h. C4e", "eighth", 160, "-7/2! -3 -5/2! -2 -3/2! -1 -1/2")]
     [InlineData("meter:4/4 | C4w", "quarter", 200, "-8! -7 -6 -5 -4! -3 -2 -1")] // quick: two measures
     [InlineData("meter:2/4 | C4h", "quarter", 132, "-4! -3 -2! -1")]
     [InlineData("meter:2/4 | C4h", "quarter", 120, "-2! -1")]
     public void A_count_off_is_made_of_the_meter(string music, string unit, double bpm, string expected)
     {
-        if (expected.Length == 0)
-            return;
         var played = Played.Of(music, unit, bpm);
         Assert.Equal(expected, Played.Clicks(played.Clicks.Where(c => c.IsCountOff)));
         Assert.Equal(0, played.Clicks[0].Seconds);

@@ -1,6 +1,8 @@
 using MellowStand.Core.Assign;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Performance;
 using MellowStand.Core.Study;
+using MellowStand.Core.Tempo;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -15,6 +17,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Notes">Findings in order of measures, as reviewed; players read those that were sent.</param>
 /// <param name="Remarks">The director's remarks in the passage.</param>
 /// <param name="Advice">For each step what to leave out or to add; empty where nothing changes.</param>
+/// <param name="MoveOn">When to go up a step and when back, by the house.</param>
 public sealed record SheetView(
     PassageView Passage,
     DateOnly? Due,
@@ -22,7 +25,8 @@ public sealed record SheetView(
     string CountOff,
     IReadOnlyList<FindingView> Notes,
     IReadOnlyList<RemarkView> Remarks,
-    IReadOnlyList<string> Advice
+    IReadOnlyList<string> Advice,
+    string MoveOn
 );
 
 /// <summary>A part in one page: what a player should know before the first note.</summary>
@@ -74,7 +78,7 @@ internal static class SheetEndpoints
             .Select(s => s.Name)
             .Concat(ensemble.Players().Where(p => row.Players.Contains(p.Id)).Select(p => p.Name));
         var score = piece.Layer.Current;
-        var beats = Lengths.Mixed(CountOff.Beats(score.Measures[row.Place.From.Index]));
+        var beats = Lengths.Mixed(BeatsBefore(score, row));
         return TypedResults.Ok(
             new SheetView(
                 AssignEndpoints.View(row, clock),
@@ -83,9 +87,19 @@ internal static class SheetEndpoints
                 beats == "1" ? "1 beat" : $"{beats} beats",
                 notes,
                 [.. MarkEndpoints.Of(piece).Where(r => row.Place.Meets(r.Index, r.Index) && row.Place.HasAny(r.Parts))],
-                StepAdvice.Of(score, row.Place, piece.Layer.Knowledge.House, row.Steps.Count)
+                StepAdvice.Of(score, row.Place, piece.Layer.Knowledge.House, row.Steps.Count),
+                MoveOn.Words(piece.Layer.Knowledge.House)
             )
         );
+    }
+
+    // As the click counts it off at the first step.
+    private static Fraction BeatsBefore(Score score, PassageRow row)
+    {
+        var first = score.Measures[row.Place.From.Index];
+        var start = TempoEndpoints.Mark(new TempoView(row.StartUnit, row.StartBpm), "start");
+        return CountOffPlan.Of(score, first, start.Unit.Quarters, start.QuarterBpm, 1).Length
+            / (first.Meter.IsSenza ? 1 : first.Meter.BeatUnit);
     }
 
     private static Ok<LetterView> Letter(long id, string part, PieceDesk desk, QuietRepository quiets)

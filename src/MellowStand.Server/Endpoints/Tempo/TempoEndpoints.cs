@@ -1,6 +1,7 @@
 using MellowStand.Core.Tempo;
 using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
+using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
@@ -14,13 +15,25 @@ public sealed record TempoView(string Unit, double Bpm);
 /// <param name="By"><c>step</c>, <c>percent</c>, <c>marks</c> or <c>count</c>.</param>
 /// <param name="Value">Beats per minute, percent, marks at a time, or number of steps.</param>
 /// <param name="Days">Days to spread it over; 1 when left out.</param>
-public sealed record LadderRequest(TempoView? Start, TempoView? Goal, string? By, double? Value, int? Days);
+/// <param name="Way"><c>straight</c>, the default, or <c>two-up-one-back</c>.</param>
+/// <param name="Past">Percent beyond the goal that are tried before it; none when left out.</param>
+public sealed record LadderRequest(
+    TempoView? Start,
+    TempoView? Goal,
+    string? By,
+    double? Value,
+    int? Days,
+    string? Way = null,
+    double? Past = null
+);
 
 /// <summary>One rung.</summary>
 public sealed record StepView(string Unit, double Bpm, double QuarterBpm, int Day);
 
 /// <summary>A ladder.</summary>
-public sealed record LadderView(IReadOnlyList<StepView> Steps);
+/// <param name="Steps">Its steps.</param>
+/// <param name="MoveOn">When to go up a step and when back, by the house.</param>
+public sealed record LadderView(IReadOnlyList<StepView> Steps, string MoveOn);
 
 /// <summary>What the piece itself says of the tempo of a range.</summary>
 /// <param name="Unit">The beat unit to start in.</param>
@@ -77,14 +90,32 @@ public static class TempoEndpoints
             _ => throw new LadderException("A ladder climbs by step, percent, marks or count."),
         };
 
-    private static Ok<LadderView> Climb(LadderRequest request)
+    private static LadderWay WayOf(LadderRequest request) =>
+        request.Way switch
+        {
+            null or "straight" => new LadderWay(false, request.Past ?? 0),
+            "two-up-one-back" => new LadderWay(true, request.Past ?? 0),
+            _ => throw new LadderException("The way over a ladder is straight or two-up-one-back."),
+        };
+
+    private static Ok<LadderView> Climb(LadderRequest request, HouseRepository house)
     {
         var by = By(request.By);
         if (request.Value is null && by != LadderBy.Marks)
             throw new LadderException($"A ladder by {request.By} needs a value.");
-        var steps = Ladder.Climb(Mark(request.Start, "start"), Mark(request.Goal, "goal"), by, request.Value ?? 1, request.Days ?? 1);
+        var steps = Ladder.Climb(
+            Mark(request.Start, "start"),
+            Mark(request.Goal, "goal"),
+            by,
+            request.Value ?? 1,
+            request.Days ?? 1,
+            WayOf(request)
+        );
         return TypedResults.Ok(
-            new LadderView([.. steps.Select(s => new StepView(s.Mark.Unit.Name, s.Mark.Bpm, Math.Round(s.Mark.QuarterBpm, 4), s.Day))])
+            new LadderView(
+                [.. steps.Select(s => new StepView(s.Mark.Unit.Name, s.Mark.Bpm, Math.Round(s.Mark.QuarterBpm, 4), s.Day))],
+                MoveOn.Words(house.House())
+            )
         );
     }
 

@@ -7,8 +7,6 @@ namespace MellowStand.Core.Study.Rules;
 /// published source.</remarks>
 public sealed class BreathPlace : IStudyRule
 {
-    private static readonly string[] DoubleReeds = ["oboe", "english-horn", "bassoon", "contrabassoon"];
-
     /// <inheritdoc/>
     public string Name => "breath-place";
 
@@ -31,7 +29,7 @@ public sealed class BreathPlace : IStudyRule
             var chosen = Choose(context, phrase, [.. phrase.Places(part)], allowance);
             if (chosen.Count == 0)
                 continue;
-            var out2 = DoubleReeds.Contains(instrument.Id) ? " Breathe out first: old air is spent, not lacking." : "";
+            var out2 = Instruments.DoubleReeds.Has(instrument) ? " Breathe out first: old air is spent, not lacking." : "";
             yield return Finding.At(
                 Name,
                 part,

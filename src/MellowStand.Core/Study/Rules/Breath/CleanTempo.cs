@@ -1,19 +1,17 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Tempo;
 
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The tempo up to which the quick notes of a stretch stay clean.</summary>
-/// <remarks>Eight tongued notes a second (sixteenths at quarter = 120) and twelve slurred ones are what a good school player keeps even.
-/// Common practice, no published source.</remarks>
+/// <remarks>Notes a second by instrument: <see cref="CleanLimits"/>. Common practice, no published source.</remarks>
 internal static class CleanTempo
 {
-    private const double Tongued = 8;
-    private const double Slurred = 12;
-
     /// <summary>Quarters a minute; infinite where fewer than three notes follow one another in this length.</summary>
     /// <param name="part">The part, for its slurs.</param>
     /// <param name="notes">Struck notes in order.</param>
-    public static double Of(Part part, IReadOnlyList<Note> notes)
+    /// <param name="limit">What the instrument's players keep clean.</param>
+    public static double Of(Part part, IReadOnlyList<Note> notes, CleanLimit limit)
     {
         var inside = part.Slurs.Where(s => s.To.Onset >= notes[0].Onset && s.From.Onset <= notes[^1].Onset).ToList();
         var tempo = double.PositiveInfinity;
@@ -22,7 +20,7 @@ internal static class CleanTempo
             // Two quick notes alone are a figure; from three on they are a speed.
             var quarters = Math.Max((notes[i].Onset - notes[i - 1].Onset).Value, (notes[i - 1].Onset - notes[i - 2].Onset).Value);
             var isSlurred = inside.Any(s => s.From.Onset < notes[i].Onset && s.To.Onset >= notes[i].Onset);
-            tempo = Math.Min(tempo, quarters * 60 * (isSlurred ? Slurred : Tongued));
+            tempo = Math.Min(tempo, quarters * 60 * (isSlurred ? limit.Slurred : limit.Tongued));
         }
 
         return tempo;

@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Tempo;
 
 namespace MellowStand.Core.Study.Rules;
 
@@ -28,11 +29,17 @@ public sealed class NoBreath : IStudyRule
             var first = phrase.Notes[0].MeasureIndex;
             if (context.Seconds(first, phrase.Quarters) <= allowance)
                 continue;
-            foreach (var (from, to) in Gaps(context, part, phrase, allowance))
+            foreach (var (from, to) in phrase.Stretches(part))
             {
-                var seconds = context.Seconds(first, to.Onset + to.SoundingDuration - from.Onset);
+                var seconds = context.Seconds(from.MeasureIndex, to.Onset + to.SoundingDuration - from.Onset);
+                if (seconds <= allowance)
+                    continue;
                 var slowest = Math.Ceiling((to.Onset + to.SoundingDuration - from.Onset).Value * 60 / allowance);
-                var quickest = CleanTempo.Of(part, [.. phrase.Notes.Where(n => n.Onset >= from.Onset && n.Onset <= to.Onset)]);
+                var quickest = CleanTempo.Of(
+                    part,
+                    [.. phrase.Notes.Where(n => n.Onset >= from.Onset && n.Onset <= to.Onset)],
+                    CleanLimits.Of(context.InstrumentOf(part), context.LevelOf(part).Level)
+                );
                 yield return new Finding(
                     Name,
                     [part.Id],
@@ -56,21 +63,4 @@ public sealed class NoBreath : IStudyRule
             : $"It fits from quarter = {slowest:0} "
                 + $"on{(double.IsFinite(quickest) ? $" and is clean to about {Math.Floor(quickest):0}" : "")}; else stagger, or "
                 + $"decide a breath.";
-
-    // Stretches between two places to breathe that are longer than a breath.
-    private static IEnumerable<(Note From, Note To)> Gaps(StudyContext context, Part part, BreathPhrase phrase, double allowance)
-    {
-        var places = phrase.Places(part).ToHashSet();
-        var start = phrase.Notes[0];
-        for (var i = 0; i < phrase.Notes.Count; i++)
-        {
-            var note = phrase.Notes[i];
-            if (i < phrase.Notes.Count - 1 && !places.Contains(note))
-                continue;
-            if (context.Seconds(start.MeasureIndex, note.Onset + note.SoundingDuration - start.Onset) > allowance)
-                yield return (start, note);
-            if (i + 1 < phrase.Notes.Count)
-                start = phrase.Notes[i + 1];
-        }
-    }
 }

@@ -22,6 +22,28 @@ internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
             );
     }
 
+    /// <summary>Stretches from one place to breathe to the next, each as its first and last note.</summary>
+    public IEnumerable<(Note From, Note To)> Stretches(Part part)
+    {
+        var places = Places(part).ToHashSet();
+        var start = Notes[0];
+        for (var i = 0; i < Notes.Count; i++)
+        {
+            if (i < Notes.Count - 1 && !places.Contains(Notes[i]))
+                continue;
+            yield return (start, Notes[i]);
+            if (i + 1 < Notes.Count)
+                start = Notes[i + 1];
+        }
+    }
+
+    /// <summary>What of it lies in some measures, or null.</summary>
+    public BreathPhrase? In(int from, int to)
+    {
+        var inside = Notes.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to).ToList();
+        return inside.Count == 0 ? null : new BreathPhrase(inside);
+    }
+
     private static bool EndsAt(IReadOnlySet<Fraction> moments, Note note) => moments.Contains(note.Onset + note.SoundingDuration);
 
     public static IEnumerable<BreathPhrase> Of(Melody melody)

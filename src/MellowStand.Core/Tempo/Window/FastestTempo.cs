@@ -1,0 +1,60 @@
+using System.Globalization;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
+using MellowStand.Core.Technique;
+
+namespace MellowStand.Core.Tempo;
+
+/// <summary>An end of the window of workable tempi.</summary>
+/// <param name="QuarterBpm">Quarters per minute at the start of the range.</param>
+/// <param name="Measure">The measure that sets it, from 0.</param>
+/// <param name="Why">What sets it, in words.</param>
+public sealed record WindowEnd(double QuarterBpm, int Measure, string Why);
+
+/// <summary>The fastest tempo at which a passage is clean, and the measure that says so.</summary>
+/// <remarks>Two quick notes alone are a figure; from three on they are a speed: of every two or three changes in a row the seconds that
+/// they need
+/// (<see cref="Pressures"/>) must fit. Common practice, no published source.</remarks>
+internal static class FastestTempo
+{
+    /// <summary>The tempo; null where fewer than three notes follow one another.</summary>
+    /// <param name="context">The prepared score.</param>
+    /// <param name="excerpt">The notes of the passage.</param>
+    /// <param name="pressures">What each change needs.</param>
+    /// <param name="ratio">The tempo of a measure as a share of the tempo at the start of the range.</param>
+    public static WindowEnd? Of(StudyContext context, Excerpt excerpt, IReadOnlyList<Pressure> pressures, Func<int, double> ratio)
+    {
+        (double Bpm, int First, int Count)? tightest = null;
+        for (var i = 0; i < pressures.Count; i++)
+        for (var count = 2; count <= 3 && i + count <= pressures.Count; count++)
+        {
+            var quarters = (excerpt.Steps[i + count].Note.Onset - excerpt.Steps[i].Note.Onset).Value;
+            var needed = pressures.Skip(i).Take(count).Sum(p => p.Seconds);
+            var bpm = quarters * 60 / needed / ratio(excerpt.Steps[i].Note.MeasureIndex);
+            if (bpm > 0 && (tightest is null || bpm < tightest.Value.Bpm - 1e-9))
+                tightest = (bpm, i, count);
+        }
+
+        if (tightest is not { } t)
+            return null;
+        var worst = pressures.Skip(t.First).Take(t.Count).MaxBy(p => p.Seconds)!;
+        var rate = t.Bpm / 60 * t.Count / (excerpt.Steps[t.First + t.Count].Note.Onset - excerpt.Steps[t.First].Note.Onset).Value;
+        return new WindowEnd(
+            Math.Floor(t.Bpm * 10) / 10,
+            worst.Note.MeasureIndex,
+            $"In measure {context.Label(worst.Note.MeasureIndex)} {Words(worst, rate * ratio(worst.Note.MeasureIndex))}."
+        );
+    }
+
+    private static string Words(Pressure worst, double rate)
+    {
+        var notes = string.Create(CultureInfo.InvariantCulture, $"{rate:0.#} notes a second");
+        return worst.Kind switch
+        {
+            PressureKind.Hands => $"{worst.Words}, at {notes}",
+            PressureKind.Leap => $"the leap to {worst.Note.Top?.Name} comes among {notes}",
+            PressureKind.Fingers => $"the fingers play {notes} under a slur",
+            _ => $"each of {notes} begins anew",
+        };
+    }
+}

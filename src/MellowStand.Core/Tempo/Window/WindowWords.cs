@@ -1,0 +1,70 @@
+using System.Globalization;
+
+namespace MellowStand.Core.Tempo;
+
+/// <summary>Tells a window of tempi in plain sentences.</summary>
+internal static class WindowWords
+{
+    /// <summary>What there is to tell.</summary>
+    /// <param name="Slowest">The slow end, or null.</param>
+    /// <param name="Fastest">The fast end, or null.</param>
+    /// <param name="Printed">What is printed, or null.</param>
+    /// <param name="Goal">The goal in quarters per minute.</param>
+    /// <param name="IsKnown">True where some tempo is printed or given.</param>
+    /// <param name="IsDoubleReed">True where one breathes out first.</param>
+    internal sealed record Said(
+        WindowEnd? Slowest,
+        WindowEnd? Fastest,
+        PrintedTempo? Printed,
+        double Goal,
+        bool IsKnown,
+        bool IsDoubleReed
+    );
+
+    /// <summary>The sentences.</summary>
+    /// <param name="said">What there is to tell.</param>
+    /// <param name="cure">What to do when no tempo serves, e.g. <c>breathe after the tied note in measure 6, or stagger</c>.</param>
+    public static string Of(Said said, Func<string> cure)
+    {
+        var words = new List<string> { Workable(said, cure) };
+        if (said.Printed is { } printed)
+            words.Add(Left(printed, said));
+        else if (!said.IsKnown)
+            words.Add($"No tempo is printed: the goal rests on quarter = {Number(said.Goal)}.");
+        if (said.IsDoubleReed && said.Slowest is not null)
+            words.Add("Each place to breathe is one to breathe out too, before the new air.");
+        return string.Join(' ', words);
+    }
+
+    private static string Workable(Said said, Func<string> cure) =>
+        (said.Slowest, said.Fastest) switch
+        {
+            ({ } s, { } f) when s.QuarterBpm > f.QuarterBpm =>
+                $"No tempo serves both: the longest phrase needs quarter = {Number(s.QuarterBpm)}, the quickest notes are clean to "
+                    + $"{Number(f.QuarterBpm)}. {Capital(cure())}.",
+            ({ } s, { } f) => $"It works from quarter = {Number(s.QuarterBpm)} to {Number(f.QuarterBpm)}.",
+            (null, { } f) => $"It is clean to quarter = {Number(f.QuarterBpm)}.",
+            ({ } s, null) => $"It works from quarter = {Number(s.QuarterBpm)} on.",
+            _ => "Nothing here limits the tempo.",
+        };
+
+    private static string Left(PrintedTempo printed, Said said)
+    {
+        var low = Math.Max(printed.From, said.Slowest?.QuarterBpm ?? 0);
+        var high = Math.Min(printed.To, said.Fastest?.QuarterBpm ?? double.PositiveInfinity);
+        var range = Range(printed.From, printed.To);
+        if (low <= high)
+            return low == printed.From && high == printed.To
+                ? $"The printed {range} lies inside."
+                : $"Of the printed {range}, {Range(low, high)} is left.";
+        return said.Fastest is { } f && f.QuarterBpm < printed.From
+            ? $"Nothing is left of the printed {range}: slower and clean beats faster and loose, so the goal is {Number(said.Goal)}."
+            : $"The printed {range} is slower than one breath or bow allows: breathe or change more often than the phrase says.";
+    }
+
+    private static string Range(double from, double to) => from == to ? Number(from) : $"{Number(from)}–{Number(to)}";
+
+    private static string Number(double bpm) => bpm.ToString("0.#", CultureInfo.InvariantCulture);
+
+    private static string Capital(string text) => text.Length == 0 ? "Stagger" : char.ToUpperInvariant(text[0]) + text[1..];
+}

@@ -1,0 +1,63 @@
+using MellowStand.Core.Notation;
+using MellowStand.Core.Tempo;
+using MellowStand.Server.Services;
+using MellowStand.Storage;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>What the school knows of who plays a passage: their level, and how fast they were heard clean in this piece.</summary>
+public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository passages)
+{
+    /// <summary>The part that a player sits in; the first part where nobody is named or they sit in none.</summary>
+    /// <exception cref="Refusal">There is no such player.</exception>
+    public string PartOf(OpenPiece piece, long? player)
+    {
+        if (player is { } number)
+            _ = Player(number);
+        return piece.Layer.Knowledge.Seats.FirstOrDefault(s => s.Value.Any(p => p.Player == player)).Key ?? piece.Layer.Current.Parts[0].Id;
+    }
+
+    /// <summary>Who plays a range of one part.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="place">The part and range.</param>
+    /// <param name="player">One player, or null for all who sit there.</param>
+    /// <exception cref="Refusal">There is no such player.</exception>
+    public WhoPlays Of(OpenPiece piece, Address place, long? player)
+    {
+        var part = piece.Part(place.Parts[0]);
+        var hands = piece.Layer.Knowledge.HandsOf(part.Id);
+        if (player is not { } number)
+            return new WhoPlays(piece.Layer.Study.LevelOf(part).Level, hands);
+        var level = Player(number).Level;
+        var own = passages.Log().Where(l => l.PlayerId == number).ToLookup(l => l.PassageId);
+        var heard = passages.All(piece.Row.Id).Where(p => p.IsPlaced && p.Place.Parts.Contains(part.Id) && own[p.Id].Any()).ToList();
+        return new WhoPlays(
+            level,
+            hands,
+            PlayerNearness.Of([.. heard.Select(p => Heard(piece, part, p, own[p.Id], new WhoPlays(level, hands)))]),
+            LastClean(heard, place, own)
+        );
+    }
+
+    private PlayerRow Player(long number) =>
+        ensemble.Players().FirstOrDefault(p => p.Id == number)
+        ?? throw Refusal.NotFound("This player is not in the ensemble. Load the page again.");
+
+    private static HeardPassage Heard(OpenPiece piece, Part part, PassageRow passage, IEnumerable<LogRow> log, WhoPlays anyone)
+    {
+        var window = TempoWindows.Of(piece.Layer.Study, part, passage.Place.From.Index, passage.Place.To.Index, anyone);
+        return new HeardPassage(log.Max(QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
+    }
+
+    // The newest entry of a passage that holds the whole range.
+    private static double? LastClean(List<PassageRow> heard, Address place, ILookup<long, LogRow> own) =>
+        heard
+            .Where(p => p.Place.From.Index <= place.From.Index && p.Place.To.Index >= place.To.Index)
+            .SelectMany(p => own[p.Id])
+            .OrderByDescending(l => l.Heard)
+            .ThenByDescending(l => l.Id)
+            .Select(l => (double?)QuarterBpm(l))
+            .FirstOrDefault();
+
+    private static double QuarterBpm(LogRow log) => log.Bpm * (BeatUnit.Find(log.Unit)?.Quarters.Value ?? 1);
+}
