@@ -52,8 +52,9 @@ public sealed class ArchitectureTests
     [InlineData("Unify", new string[0])]
     [InlineData("Technique", new string[0])]
     [InlineData("Hear", new string[0])]
-    // The click counts off as Study does, and a plan lays out a ladder: these two lean on their neighbour.
-    [InlineData("Tempo", new[] { "Study" })]
+    // A window of tempi rests on breaths and hands, a fermata is held as Study says, and a plan lays out a ladder.
+    [InlineData("Tempo", new[] { "Study", "Technique" })]
+    [InlineData("Performance", new[] { "Study", "Tempo" })]
     [InlineData("Assign", new[] { "Tempo", "Study" })]
     public void A_station_uses_only_notation_instruments_and_house_rules(string station, string[] neighbours)
     {

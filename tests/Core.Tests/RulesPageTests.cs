@@ -63,7 +63,7 @@ public sealed partial class RulesPageTests
                 typeof(Core.Tempo.MetronomeScale),
                 typeof(Core.Tempo.LadderWay),
                 typeof(Core.Tempo.MoveOn),
-                typeof(Core.Tempo.CleanLimits),
+                typeof(Core.Instruments.CleanLimits),
                 typeof(Core.Tempo.TempoWindows),
                 typeof(Core.Tempo.PlayerNearness),
                 typeof(Core.Performance.TempoShape),

@@ -1,3 +1,4 @@
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Technique;
 

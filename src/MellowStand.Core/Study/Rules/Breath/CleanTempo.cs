@@ -1,5 +1,5 @@
 using MellowStand.Core.Notation;
-using MellowStand.Core.Tempo;
+using MellowStand.Core.Instruments;
 
 namespace MellowStand.Core.Study.Rules;
 

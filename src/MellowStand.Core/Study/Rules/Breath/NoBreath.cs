@@ -1,5 +1,5 @@
 using MellowStand.Core.Notation;
-using MellowStand.Core.Tempo;
+using MellowStand.Core.Instruments;
 
 namespace MellowStand.Core.Study.Rules;
 
@@ -21,7 +21,7 @@ public sealed class NoBreath : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Sustain: Instruments.Sustain.Breath })
+        if (context.InstrumentOf(part) is not { Sustain: Sustain.Breath })
             yield break;
         var allowance = Breath.Seconds(context);
         foreach (var phrase in BreathPhrase.Of(context.MelodyOf(part)))

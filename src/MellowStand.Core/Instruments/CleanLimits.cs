@@ -1,6 +1,4 @@
-using MellowStand.Core.Instruments;
-
-namespace MellowStand.Core.Tempo;
+namespace MellowStand.Core.Instruments;
 
 /// <summary>How many notes a second a player keeps clean and even.</summary>
 /// <param name="Tongued">Notes a second that each begin anew: by tongue, by bow, by stick, by finger.</param>
@@ -43,8 +41,6 @@ public static class CleanLimits
     // Instruments that are slower or quicker than their family.
     private static readonly Dictionary<string, CleanLimit> Own = new()
     {
-        ["flute"] = new(8.5, 12),
-        ["piccolo"] = new(8.5, 12),
         ["oboe"] = new(7.5, 11),
         ["english-horn"] = new(7.5, 11),
         ["bassoon"] = new(7.5, 11),
