@@ -1,6 +1,4 @@
-using System.Xml;
 using System.Xml.Linq;
-using System.Xml.Schema;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
@@ -10,8 +8,6 @@ namespace MellowStand.Core.Tests.Formats;
 /// <summary>What we give back is legal MusicXML. Source: the W3C schema of MusicXML 4.0 in tests/reference/musicxml-4.0.</summary>
 public sealed class SchemaTests
 {
-    private static readonly XmlSchemaSet Schema = LoadSchema();
-
     private static readonly string[] Marks =
     [
         .. MarkCatalog.Names.Where(n => MarkCatalog.Problem(new Mark(n)) is null),
@@ -36,7 +32,7 @@ public sealed class SchemaTests
     public void Every_mark_added_and_removed_keeps_a_valid_file_valid(string file)
     {
         var original = Bytes(file);
-        if (Problems(ScoreFile.Load(original)).Count > 0)
+        if (MusicXmlSchema.Problems(ScoreFile.Load(original)).Count > 0)
             return;
         var score = ScoreReader.Read(original);
         foreach (var part in score.Parts)
@@ -46,13 +42,15 @@ public sealed class SchemaTests
                 continue;
             string[] pair = [notes[0], notes[Math.Min(notes.Count - 1, 3)]];
             var added = Marks.Select(m => new MarkChange(part.Id, pair, [Mark.Parse(m)], [])).ToList();
-            Assert.Empty(Problems(Apply(original, added)));
+            Assert.Empty(MusicXmlSchema.Problems(Apply(original, added)));
             var removed = added.Concat(Marks.Select(m => new MarkChange(part.Id, pair, [], [Mark.Parse(m)]))).ToList();
-            Assert.Empty(Problems(Apply(original, removed)));
+            Assert.Empty(MusicXmlSchema.Problems(Apply(original, removed)));
         }
 
         var last = score.Measures.Count - 1;
-        Assert.Empty(Problems(ScoreFile.Load(ScoreExport.Write(original, [], new ExportRange([score.Parts[0].Id], last / 2, last)))));
+        Assert.Empty(
+            MusicXmlSchema.Problems(ScoreFile.Load(ScoreExport.Write(original, [], new ExportRange([score.Parts[0].Id], last / 2, last))))
+        );
     }
 
     [Theory]
@@ -60,15 +58,15 @@ public sealed class SchemaTests
     public void A_part_to_play_from_is_valid_where_its_file_is(string file)
     {
         var original = Bytes(file);
-        if (Problems(ScoreFile.Load(original)).Count > 0)
+        if (MusicXmlSchema.Problems(ScoreFile.Load(original)).Count > 0)
             return;
         var score = ScoreReader.Read(original);
         foreach (var part in score.Parts)
         {
             var range = new ExportRange([part.Id], ForPaper: true) { Cues = Cues.Of(score, part) };
-            Assert.Empty(Problems(ScoreFile.Load(ScoreExport.Write(original, [], range))));
+            Assert.Empty(MusicXmlSchema.Problems(ScoreFile.Load(ScoreExport.Write(original, [], range))));
             var slice = range with { From = score.Measures.Count / 2, Reminded = true };
-            Assert.Empty(Problems(ScoreFile.Load(ScoreExport.Write(original, [], slice))));
+            Assert.Empty(MusicXmlSchema.Problems(ScoreFile.Load(ScoreExport.Write(original, [], slice))));
         }
     }
 
@@ -77,7 +75,7 @@ public sealed class SchemaTests
     {
         var invalid = Files
             .Select(f => f.Data)
-            .Where(f => Problems(ScoreFile.Load(Bytes(f))).Count > 0)
+            .Where(f => MusicXmlSchema.Problems(ScoreFile.Load(Bytes(f))).Count > 0)
             .Select(f => Path.GetFileNameWithoutExtension(f)!)
             .ToList();
         var known = File.ReadAllLines(Path.Combine(Reference.RepositoryRoot, "tests", "Core.Tests", "Formats", "not-valid-before.txt"));
@@ -94,28 +92,4 @@ public sealed class SchemaTests
 
     private static XDocument Apply(byte[] original, IReadOnlyCollection<MarkChange> changes) =>
         ScoreFile.Load(ScoreExport.Write(original, changes, new ExportRange()));
-
-    private static List<string> Problems(XDocument document)
-    {
-        var problems = new List<string>();
-        var plain = new XDocument(document.Root);
-        plain.Validate(Schema, (_, e) => problems.Add(e.Message));
-        return problems;
-    }
-
-    private static XmlSchemaSet LoadSchema()
-    {
-        var set = new XmlSchemaSet { XmlResolver = null };
-        foreach (var name in new[] { "xml.xsd", "xlink.xsd", "musicxml.xsd" })
-        {
-            using var reader = XmlReader.Create(
-                Path.Combine(Reference.Root, "musicxml-4.0", name),
-                new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore }
-            );
-            set.Add(null, reader);
-        }
-
-        set.Compile();
-        return set;
-    }
 }

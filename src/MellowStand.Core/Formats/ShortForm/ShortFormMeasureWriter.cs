@@ -12,7 +12,7 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
     /// <summary>Divisions of a quarter: room for 32nds and triplet sixteenths.</summary>
     private const int Divisions = 24;
 
-    private readonly Dictionary<(Step, int), decimal> _signs = [];
+    private readonly AccidentalMemory _signs = new();
     private readonly Dictionary<int, int> _openTies = [];
     private string _value = "q";
     private KeySignature _key = KeySignature.None;
@@ -24,7 +24,7 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
     {
         _signs.Clear();
         var attributes = new XElement("attributes");
-        var beamed = new List<(XElement Note, ShortNote Source, Fraction At)>();
+        var beamed = new List<BeamNote>();
         var at = Fraction.Zero;
         XElement? rightBar = null;
         if (isFirst)
@@ -44,7 +44,7 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
                 {
                     body.Add(e);
                     if (e.Element("chord") is null && note.Pitches.Count > 0 && !note.Grace)
-                        beamed.Add((e, note, at));
+                        beamed.Add(new BeamNote(e, note.Type, note.Duration, at));
                 }
 
                 at += note.Duration;
@@ -69,7 +69,7 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
         if (!_wroteClef && part.Transposition != Transposition.None)
             attributes.Add(TransposeElement());
         _wroteClef = true;
-        ShortFormBeams.Write(beamed, _meter);
+        BeamWriter.Write(beamed, _meter);
         measure.Add(body.Where(e => e.Name.LocalName == "barline"));
         if (attributes.HasElements)
             measure.Add(attributes);
@@ -126,10 +126,10 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
         if (start)
             e.Add(new XElement("tie", new XAttribute("type", "start")));
         e.Add(new XElement("voice", 1), new XElement("type", note.Type), Enumerable.Range(0, note.Dots).Select(_ => new XElement("dot")));
-        if (pitch is { } p && !stop && AccidentalFor(p) is { } sign)
+        if (pitch is { } p && !stop && _signs.For(p, WrittenKey) is { } sign)
             e.Add(new XElement("accidental", sign));
         if (pitch is { } tied && stop)
-            _signs.Remove((tied.Step, tied.Octave));
+            _signs.Forget(tied);
         if (note.Triplet)
             e.Add(new XElement("time-modification", new XElement("actual-notes", 3), new XElement("normal-notes", 2)));
         Notations(e, note, start, stop, first);
@@ -172,23 +172,6 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
         if (note.TieStart)
             _openTies[p.Midi] = 1;
         return (note.TieStart, stop);
-    }
-
-    private string? AccidentalFor(Pitch pitch)
-    {
-        var inForce = _signs.TryGetValue((pitch.Step, pitch.Octave), out var sign) ? sign : WrittenKey.AlterOf(pitch.Step);
-        if (inForce == pitch.Alter)
-            return null;
-        _signs[(pitch.Step, pitch.Octave)] = pitch.Alter;
-        return pitch.Alter switch
-        {
-            0 => "natural",
-            1 => "sharp",
-            -1 => "flat",
-            2 => "double-sharp",
-            -2 => "flat-flat",
-            _ => null,
-        };
     }
 
     private KeySignature WrittenKey => part.Concert ? _key.Written(part.Transposition) : _key;

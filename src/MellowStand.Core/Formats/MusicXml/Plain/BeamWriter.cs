@@ -1,11 +1,17 @@
 using System.Xml.Linq;
-using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
 
-namespace MellowStand.Core.Formats.ShortForm;
+namespace MellowStand.Core.Formats.MusicXml;
+
+/// <summary>A note that may be beamed.</summary>
+/// <param name="Note">Its element.</param>
+/// <param name="Type">MusicXML note type.</param>
+/// <param name="Length">Length in quarters.</param>
+/// <param name="At">Quarters from the bar line.</param>
+internal sealed record BeamNote(XElement Note, string Type, Fraction Length, Fraction At);
 
 /// <summary>Beams notes shorter than a quarter by the beats of the meter.</summary>
-internal static class ShortFormBeams
+internal static class BeamWriter
 {
     private static readonly string[] Followers = ["notations", "lyric"];
 
@@ -14,25 +20,26 @@ internal static class ShortFormBeams
         ["eighth"] = 1,
         ["16th"] = 2,
         ["32nd"] = 3,
+        ["64th"] = 4,
     };
 
-    public static void Write(List<(XElement Note, ShortNote Source, Fraction At)> notes, Meter meter)
+    public static void Write(IEnumerable<BeamNote> notes, Meter meter)
     {
         var groups = new List<List<(XElement Note, int Level)>>();
         (int Beat, Fraction End)? last = null;
-        foreach (var (note, source, at) in notes)
+        foreach (var (note, type, length, at) in notes)
         {
-            var level = Levels.GetValueOrDefault(source.Type);
+            var level = Levels.GetValueOrDefault(type);
             var beat = BeatAt(meter, at);
             if (level > 0 && last is { } l && l.Beat == beat && l.End == at && groups.Count > 0)
                 groups[^1].Add((note, level));
             else if (level > 0)
                 groups.Add([(note, level)]);
-            last = level > 0 ? (beat, at + source.Duration) : null;
+            last = level > 0 ? (beat, at + length) : null;
         }
 
         foreach (var group in groups.Where(g => g.Count > 1))
-            for (var level = 1; level <= 3; level++)
+            for (var level = 1; level <= 4; level++)
                 WriteLevel(group, level);
     }
 

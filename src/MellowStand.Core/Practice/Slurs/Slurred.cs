@@ -1,0 +1,52 @@
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Instruments;
+using MellowStand.Core.Technique;
+
+namespace MellowStand.Core.Practice;
+
+/// <summary>All slurred.</summary>
+/// <remarks>Slurred first, then as printed: the fingers are even before the tongue covers them. Common practice, no published
+/// source.</remarks>
+public sealed class Slurred : IRecipe
+{
+    /// <inheritdoc/>
+    public string Name => "slurred";
+
+    /// <inheritdoc/>
+    public string Title => "All slurred";
+
+    /// <inheritdoc/>
+    public string Why => "Everything in one breath or bow a measure: uneven fingers cannot hide behind the tongue.";
+
+    /// <inheritdoc/>
+    public Keeps Keeps => Keeps.Pitches | Keeps.Length;
+
+    /// <inheritdoc/>
+    public Suit? Suits(Passage passage)
+    {
+        if (passage.Instrument is { Sustain: Sustain.Stroke } || !passage.Music.Measures.Any(m => m.Voices.Any(HasMoreToSlur)))
+            return null;
+        var crossings = passage.Obstacles(ObstacleKind.Crossing, ObstacleKind.Slide);
+        return crossings > 0
+            ? new Suit(Math.Min(0.85, 0.5 + (0.05 * crossings)), Amounts.Of((crossings, "awkward finger change")))
+            : new Suit(0.3, "fingers before the tongue");
+    }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<PlainPart> Make(Passage passage) => [Voices.Change(passage.Music, Slur)];
+
+    private static bool HasMoreToSlur(PlainVoice voice) =>
+        Voices.Runs(voice.Notes).Any(r => r.To > r.From && voice.Notes.Skip(r.From).Take(r.To - r.From + 1).Count(Voices.IsStruck) > 1);
+
+    private static IEnumerable<PlainNote> Slur(IReadOnlyList<PlainNote> voice)
+    {
+        var notes = voice.Select(n => MarksOut.Without(MarksOut.Unslurred(n), MarksOut.Articulations)).ToList();
+        foreach (var (from, to) in Voices.Runs(notes).Where(r => r.To > r.From))
+        {
+            notes[from] = notes[from] with { SlurStarts = 1 };
+            notes[to] = notes[to] with { SlurEnds = 1 };
+        }
+
+        return notes;
+    }
+}
