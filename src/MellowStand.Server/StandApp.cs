@@ -92,6 +92,7 @@ public static class StandApp
             .AddSingleton<DecisionRepository>()
             .AddSingleton<EnsembleRepository>()
             .AddSingleton<PassageRepository>()
+            .AddSingleton<PracticeRepository>()
             .AddSingleton<HouseRepository>()
             .AddSingleton<EditionRepository>()
             .AddSingleton<ChartRepository>()

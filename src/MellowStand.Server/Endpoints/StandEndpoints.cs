@@ -32,6 +32,8 @@ public static class StandEndpoints
         api.MapTempo();
         api.MapPerformance();
         api.MapWindow();
+        api.MapVariants();
+        api.MapPaths();
         api.MapAssign();
         api.MapHear();
         api.MapEnsemble();

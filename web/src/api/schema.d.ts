@@ -947,54 +947,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pieces/{id}/click": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ClickRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ClickTrackResult"];
-                    };
-                };
-                /** @description Nobody is signed in. */
-                401: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/pieces/{id}/tempo": {
         parameters: {
             query?: never;
@@ -1022,6 +974,103 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["TempoHint"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/performance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PerformanceRequestView"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PerformanceView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/tempo/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                    player?: number;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowView"];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -2997,6 +3046,10 @@ export interface paths {
                     part?: string;
                     from?: string;
                     to?: string;
+                    unit?: string;
+                    bpm?: number;
+                    repeats?: string;
+                    countOff?: boolean;
                 };
                 header?: never;
                 path: {
@@ -3046,6 +3099,8 @@ export interface paths {
                     to?: string;
                     unit?: string;
                     bpm?: number;
+                    repeats?: string;
+                    countOff?: boolean;
                 };
                 header?: never;
                 path: {
@@ -3346,6 +3401,232 @@ export interface paths {
                 };
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VariantView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/variants/{recipe}.musicxml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                    recipe: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/vnd.recordare.musicxml+xml": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/variants/{recipe}/performance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    part?: string;
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                    recipe: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PerformanceRequestView"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PerformanceView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{passage}/path": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PathView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PathRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PathView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -4684,45 +4965,25 @@ export interface components {
             /** @description The choice in players' words. */
             words: string;
         };
-        /** @description One click. */
-        Click: {
-            /**
-             * Format: double
-             * @description Seconds after the first click of the count-off.
-             */
-            seconds: number;
-            /** @description True on the first beat of a measure. */
-            accent: boolean;
+        /** @description How a passage is clicked. */
+        ClickPlanView: {
             /**
              * Format: int32
-             * @description Its measure from 0, or null in the count-off.
+             * @description Clicks a beat, 1 to 4; 1 when left out.
              */
-            measure: null | number;
-            /** @description True before the music. */
-            countOff: boolean;
-        };
-        /** @description A click track to compute. */
-        ClickRequest: {
-            from: string;
-            to: string;
-            unit: string;
-            /** Format: double */
-            bpm: number;
-        };
-        /** @description The clicks of a passage. */
-        ClickTrackResult: {
-            /** @description All clicks in order. */
-            clicks: components["schemas"]["Click"][];
+            subdivision?: null | number;
+            /** @description `none`, `silent-measures`, `off-beat`, `every-nth` or `fade-out`. */
+            game?: null | string;
             /**
-             * Format: double
-             * @description Seconds at which the music begins.
+             * Format: int32
+             * @description Measures with the click, every so many measures, or measures until nothing is left.
              */
-            startsAt: number;
+            on?: null | number;
             /**
-             * Format: double
-             * @description Seconds of the whole, to the end of the last measure.
+             * Format: int32
+             * @description Measures without, for silent measures.
              */
-            seconds: number;
+            off?: null | number;
         };
         /** @description A correction to make. */
         CorrectionEdit: {
@@ -5177,10 +5438,20 @@ export interface components {
              * @description Days to spread it over; 1 when left out.
              */
             days: null | number;
+            /** @description `straight`, the default, or `two-up-one-back`. */
+            way?: null | string;
+            /**
+             * Format: double
+             * @description Percent beyond the goal that are tried before it; none when left out.
+             */
+            past?: null | number;
         };
         /** @description A ladder. */
         LadderView: {
+            /** @description Its steps. */
             steps: components["schemas"]["StepView"][];
+            /** @description When to go up a step and when back, by the house. */
+            moveOn: string;
         };
         /** @description The leader of a line. */
         LeaderEdit: {
@@ -5424,10 +5695,156 @@ export interface components {
             /** @description The new one. */
             next: string;
         };
+        /** @description A practice path to keep. */
+        PathRequest: {
+            /** @description Names of the recipes of each step; null gives it back to the house. */
+            steps: null | string[][];
+            /**
+             * Format: int32
+             * @description The version that was seen.
+             */
+            version: null | number;
+        };
+        /** @description How a passage is practiced at one step of its ladder. */
+        PathStepView: {
+            /** @description Beat unit of the step. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Its beats per minute.
+             */
+            bpm: number;
+            /**
+             * Format: date
+             * @description Its day.
+             */
+            due: string;
+            /** @description The ways to practice, in order; none for the music as printed. */
+            recipes: components["schemas"]["VariantView"][];
+            /** @description What to leave out or to add; empty where nothing changes. */
+            advice: string;
+        };
+        /** @description A practice path. */
+        PathView: {
+            /** @description One entry a step of the ladder. */
+            steps: components["schemas"]["PathStepView"][];
+            /** @description Every way that suits the passage, best first. */
+            offers: components["schemas"]["VariantView"][];
+            /** @description True where a director changed what the house would say. */
+            isOwn: boolean;
+            /**
+             * Format: int32
+             * @description How often it was changed.
+             */
+            version: number;
+        };
         /** @description Players and sections by number: what one act added, or what leaves or comes back as one act. */
         PeopleRequest: {
             players: null | number[];
             sections: null | number[];
+        };
+        /** @description A passage to perform. */
+        PerformanceRequestView: {
+            /** @description Ids of the parts that sound; all when left out, none when empty. */
+            parts: null | string[];
+            /** @description Label of the first measure; the first of the piece when left out. */
+            from: null | string;
+            /** @description Label of the last measure; the last of the piece when left out. */
+            to: null | string;
+            /** @description Beat unit; the beat of the first measure when left out. */
+            unit: null | string;
+            /**
+             * Format: double
+             * @description The tempo in force at the start of the range; the printed one when left out.
+             */
+            bpm: null | number;
+            /** @description `once`, the default, or `played`. */
+            repeats: null | string;
+            click?: null | components["schemas"]["ClickPlanView"];
+            /**
+             * @description False for nothing counted off.
+             * @default true
+             */
+            countOff: boolean;
+        };
+        /** @description A passage as exact sound in time. */
+        PerformanceView: {
+            /**
+             * Format: double
+             * @description Seconds of the whole, count-off included.
+             */
+            seconds: number;
+            /**
+             * Format: double
+             * @description Seconds at which the first measure of the range begins.
+             */
+            startsAt: number;
+            /** @description All clicks in order. */
+            clicks: components["schemas"]["PerformedClickView"][];
+            /** @description All notes by time. */
+            notes: components["schemas"]["PerformedNoteView"][];
+            /** @description The tempi in order; a curve is told in steps. */
+            tempos: components["schemas"]["TempoStepView"][];
+            /** @description The parts that sound. */
+            parts: components["schemas"]["SoundingPartView"][];
+        };
+        /** @description One click. */
+        PerformedClickView: {
+            /**
+             * Format: double
+             * @description Seconds from the first click of the count-off.
+             */
+            seconds: number;
+            /** @description True on a downbeat, or on the first of a group in an uneven meter. */
+            accent: boolean;
+            /** @description Label of its measure, or null in the count-off. */
+            measure: null | string;
+            /** @description True before the music. */
+            countOff: boolean;
+            /**
+             * Format: int32
+             * @description Place of its measure from 0, or null in the count-off.
+             */
+            measureIndex: null | number;
+            /**
+             * Format: int32
+             * @description Its number in the measure, from 1.
+             */
+            beat: number;
+            /** @description `accent`, `beat` or `subdivision`. */
+            rank: string;
+            /**
+             * Format: double
+             * @description How loud, 0 (kept silent by a game) to 1.
+             */
+            level: number;
+        };
+        /** @description One note as it sounds. */
+        PerformedNoteView: {
+            /** @description Address of the note; the strokes of an ornament share it. */
+            id: string;
+            /** @description Id of its part. */
+            part: string;
+            /**
+             * Format: double
+             * @description Seconds from the first click of the count-off.
+             */
+            seconds: number;
+            /**
+             * Format: double
+             * @description Seconds that it sounds.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Sounding MIDI key number; of General MIDI's drums for a sound without pitch.
+             */
+            midi: number;
+            /**
+             * Format: int32
+             * @description MIDI velocity, 1 to 127.
+             */
+            velocity: number;
         };
         /** @description What the director can change about a piece. */
         PieceEdit: {
@@ -5583,6 +6000,13 @@ export interface components {
              * @default false
              */
             cues: boolean;
+        };
+        /** @description A printed tempo or range in quarters per minute. */
+        PrintedTempoView: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
         };
         /** @description Which reading the rules would take. */
         ProposalView: {
@@ -5806,6 +6230,10 @@ export interface components {
             remarks: components["schemas"]["RemarkView"][];
             /** @description For each step what to leave out or to add; empty where nothing changes. */
             advice: string[];
+            /** @description When to go up a step and when back, by the house. */
+            moveOn: string;
+            /** @description For each step the ways to practice it; none for the music as printed. */
+            path: components["schemas"]["PathStepView"][];
         };
         /** @description A piece on the shelf. */
         ShelfView: {
@@ -5880,6 +6308,16 @@ export interface components {
             from: string;
             to: string;
             kind: string;
+        };
+        /** @description A part that sounds. */
+        SoundingPartView: {
+            /** @description Its id. */
+            id: string;
+            /**
+             * @description `flute`, `reed`, `double-reed`, `brass`, `strings`, `mallet`, `drum`,
+             *         `keyboard` or `voice`.
+             */
+            timbre: string;
         };
         /** @description A passage to begin with. */
         StartView: {
@@ -5996,6 +6434,13 @@ export interface components {
             /** @description How the house climbs: `step`, `percent` or `marks`. */
             by: string;
         };
+        /** @description A tempo from a moment on. */
+        TempoStepView: {
+            /** Format: double */
+            seconds: number;
+            /** Format: double */
+            quarterBpm: number;
+        };
         /** @description A unit and beats per minute. */
         TempoView: {
             unit: string;
@@ -6049,6 +6494,39 @@ export interface components {
             /** @description Where it stood, in words. */
             where: string;
             /** @description Why it cannot be taken. */
+            why: string;
+        };
+        /** @description A way to practice a passage. */
+        VariantView: {
+            /** @description Its name. */
+            recipe: string;
+            /** @description A few words. */
+            title: string;
+            /** @description What it is for and why. */
+            why: string;
+            /** @description What in this passage it answers. */
+            suits: string;
+        };
+        /** @description The slow end of a window. */
+        WindowEndView: {
+            /**
+             * Format: double
+             * @description Quarters per minute.
+             */
+            quarterBpm: number;
+            /** @description Label of the measure that sets it. */
+            measure: string;
+            /** @description What sets it. */
+            why: string;
+        };
+        /** @description The tempi at which a passage can be worked at and reached; what does not exist is null. */
+        WindowView: {
+            slowest: null | components["schemas"]["WindowEndView"];
+            fastest: null | components["schemas"]["WindowEndView"];
+            printed: null | components["schemas"]["PrintedTempoView"];
+            start: null | components["schemas"]["TempoView"];
+            goal: null | components["schemas"]["TempoView"];
+            /** @description All this in words. */
             why: string;
         };
     };

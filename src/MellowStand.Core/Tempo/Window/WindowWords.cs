@@ -28,7 +28,7 @@ internal static class WindowWords
     {
         var words = new List<string> { Workable(said, cure) };
         if (said.Printed is { } printed)
-            words.Add(Left(printed, said));
+            words.Add(Left(printed, said, cure));
         else if (!said.IsKnown)
             words.Add($"No tempo is printed: the goal rests on quarter = {Number(said.Goal)}.");
         if (said.IsDoubleReed && said.Slowest is not null)
@@ -48,7 +48,7 @@ internal static class WindowWords
             _ => "Nothing here limits the tempo.",
         };
 
-    private static string Left(PrintedTempo printed, Said said)
+    private static string Left(PrintedTempo printed, Said said, Func<string> cure)
     {
         var low = Math.Max(printed.From, said.Slowest?.QuarterBpm ?? 0);
         var high = Math.Min(printed.To, said.Fastest?.QuarterBpm ?? double.PositiveInfinity);
@@ -59,7 +59,7 @@ internal static class WindowWords
                 : $"Of the printed {range}, {Range(low, high)} is left.";
         return said.Fastest is { } f && f.QuarterBpm < printed.From
             ? $"Nothing is left of the printed {range}: slower and clean beats faster and loose, so the goal is {Number(said.Goal)}."
-            : $"The printed {range} is slower than one breath or bow allows: breathe or change more often than the phrase says.";
+            : $"The printed {range} is slower than one breath or bow allows: {cure()}.";
     }
 
     private static string Range(double from, double to) => from == to ? Number(from) : $"{Number(from)}–{Number(to)}";

@@ -18,6 +18,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Remarks">The director's remarks in the passage.</param>
 /// <param name="Advice">For each step what to leave out or to add; empty where nothing changes.</param>
 /// <param name="MoveOn">When to go up a step and when back, by the house.</param>
+/// <param name="Path">For each step the ways to practice it; none for the music as printed.</param>
 public sealed record SheetView(
     PassageView Passage,
     DateOnly? Due,
@@ -26,7 +27,8 @@ public sealed record SheetView(
     IReadOnlyList<FindingView> Notes,
     IReadOnlyList<RemarkView> Remarks,
     IReadOnlyList<string> Advice,
-    string MoveOn
+    string MoveOn,
+    IReadOnlyList<PathStepView> Path
 );
 
 /// <summary>A part in one page: what a player should know before the first note.</summary>
@@ -63,14 +65,13 @@ internal static class SheetEndpoints
         PassageRepository passages,
         EnsembleRepository ensemble,
         QuietRepository quiets,
+        PracticeRepository practice,
         PieceDesk desk,
         TimeProvider clock
     )
     {
-        var row = AssignEndpoints.Find(passages, passage);
+        var row = Placed(AssignEndpoints.Find(passages, passage));
         var piece = desk.Open(row.PieceId);
-        if (!row.IsPlaced)
-            throw Refusal.Conflict($"\"{row.Title}\" belongs to an earlier edition of {row.PieceTitle}. Place it in this edition first.");
         var notes = Views(piece, Quiet.Of(quiets, piece), row.Place.Parts, f => row.Place.Meets(f.From, f.To));
         var names = ensemble
             .Sections()
@@ -88,10 +89,18 @@ internal static class SheetEndpoints
                 notes,
                 [.. MarkEndpoints.Of(piece).Where(r => row.Place.Meets(r.Index, r.Index) && row.Place.HasAny(r.Parts))],
                 StepAdvice.Of(score, row.Place, piece.Layer.Knowledge.House, row.Steps.Count),
-                MoveOn.Words(piece.Layer.Knowledge.House)
+                MoveOn.Words(piece.Layer.Knowledge.House),
+                PathEndpoints.Of(piece, row, practice.Of(passage)).Steps
             )
         );
     }
+
+    /// <summary>A passage that has its place in the edition on the desk.</summary>
+    /// <exception cref="Refusal">It belongs to an earlier one.</exception>
+    public static PassageRow Placed(PassageRow row) =>
+        row.IsPlaced
+            ? row
+            : throw Refusal.Conflict($"\"{row.Title}\" belongs to an earlier edition of {row.PieceTitle}. Place it in this edition first.");
 
     // As the click counts it off at the first step.
     private static Fraction BeatsBefore(Score score, PassageRow row)

@@ -56,7 +56,9 @@ public static class PerformanceDesk
     }
 
     /// <summary>A performance as the interface shows it.</summary>
-    public static PerformanceView View(Score score, PassagePerformance p) =>
+    /// <param name="study">What is known of the score.</param>
+    /// <param name="p">The performance.</param>
+    public static PerformanceView View(StudyContext study, PassagePerformance p) =>
         new(
             Round(p.Seconds),
             Round(p.StartsAt),
@@ -64,7 +66,7 @@ public static class PerformanceDesk
                 .. p.Clicks.Select(c => new PerformedClickView(
                     Round(c.Seconds),
                     c.IsAccent,
-                    c.Measure is { } m ? score.Measures[m].Label : null,
+                    c.Measure is { } m ? study.Score.Measures[m].Label : null,
                     c.IsCountOff,
                     c.Measure,
                     c.Beat,
@@ -73,7 +75,12 @@ public static class PerformanceDesk
                 )),
             ],
             [.. p.Notes.Select(n => new PerformedNoteView(n.Id, n.Part, Round(n.Seconds), Round(n.Length), n.Midi, n.Velocity))],
-            [.. p.Pace.Steps.Select(s => new TempoStepView(Round(s.Seconds), Math.Round(s.QuarterBpm, 6)))]
+            [.. p.Pace.Steps.Select(s => new TempoStepView(Round(s.Seconds), Math.Round(s.QuarterBpm, 6)))],
+            [
+                .. study
+                    .Score.Parts.Where(x => p.Notes.Any(n => n.Part == x.Id))
+                    .Select(x => new SoundingPartView(x.Id, Timbres.Of(x, study.InstrumentOf(x)))),
+            ]
         );
 
     // A tenth of a millisecond is finer than any ear, and short enough to send.

@@ -59,16 +59,24 @@ public sealed record PerformedNoteView(string Id, string Part, double Seconds, d
 /// <summary>A tempo from a moment on.</summary>
 public sealed record TempoStepView(double Seconds, double QuarterBpm);
 
+/// <summary>A part that sounds.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Timbre"><c>flute</c>, <c>reed</c>, <c>double-reed</c>, <c>brass</c>, <c>strings</c>, <c>mallet</c>, <c>drum</c>,
+/// <c>keyboard</c> or <c>voice</c>.</param>
+public sealed record SoundingPartView(string Id, string Timbre);
+
 /// <summary>A passage as exact sound in time.</summary>
 /// <param name="Seconds">Seconds of the whole, count-off included.</param>
 /// <param name="StartsAt">Seconds at which the first measure of the range begins.</param>
 /// <param name="Clicks">All clicks in order.</param>
 /// <param name="Notes">All notes by time.</param>
 /// <param name="Tempos">The tempi in order; a curve is told in steps.</param>
+/// <param name="Parts">The parts that sound.</param>
 public sealed record PerformanceView(
     double Seconds,
     double StartsAt,
     IReadOnlyList<PerformedClickView> Clicks,
     IReadOnlyList<PerformedNoteView> Notes,
-    IReadOnlyList<TempoStepView> Tempos
+    IReadOnlyList<TempoStepView> Tempos,
+    IReadOnlyList<SoundingPartView> Parts
 );
