@@ -71,6 +71,12 @@ export const router = createRouter({
       meta: { bare: true, title: 'Part letter' },
     },
     {
+      path: '/piece/:id(\\d+)/practice',
+      name: 'practice',
+      component: () => import('./practice/PracticeSheet.vue'),
+      meta: { bare: true, title: 'Practice sheet' },
+    },
+    {
       path: '/piece/:id(\\d+)/errata',
       name: 'errata',
       component: () => import('./parts/ErrataView.vue'),

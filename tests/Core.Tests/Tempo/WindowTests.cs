@@ -34,7 +34,7 @@ public sealed class WindowTests
     {
         var end = Window($"part \"Flute\"\nmeter:4/4 | C5q D5 E5 F5 | {Sixteenths} | C5w").Fastest!;
         Assert.Equal(1, end.Measure);
-        Assert.Contains("measure 2", end.Why, StringComparison.Ordinal);
+        Assert.Contains("Measure 2 ", end.Why, StringComparison.Ordinal);
         Assert.Contains("notes a second", end.Why, StringComparison.Ordinal);
     }
 

@@ -18,6 +18,7 @@ export interface Undoable {
   handedOut: { passage: number }
   takenBack: { passage: number }
   passageEdited: { passage: number; before: PassageBody }
+  pathChanged: { passage: number; before: string[][] | null }
   logged: { entry: number }
   logRemoved: { entry: number }
   joined: { players: number[]; sections: number[] }
@@ -94,6 +95,11 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
         body: { ...u.before, version: await versionOf(u.passage) },
       }),
     ),
+  pathChanged: async (u) => {
+    const params = { path: { passage: u.passage } }
+    const { version } = await take(api.GET('/api/passages/{passage}/path', { params }))
+    return take(api.PUT('/api/passages/{passage}/path', { params, body: { steps: u.before, version } }))
+  },
   logged: (u) => take(api.DELETE('/api/log/{entry}', { params: { path: { entry: u.entry } } })),
   logRemoved: (u) => take(api.POST('/api/log/{entry}/restore', { params: { path: { entry: u.entry } } })),
   joined: (u) => take(api.POST('/api/ensemble/leave', people(u))),

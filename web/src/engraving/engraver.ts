@@ -86,11 +86,12 @@ export function sliceUrl(piece: number, parts: readonly string[], from: string, 
 export const paperUrl = (url: string, more: { cues?: boolean; remind?: boolean } = {}) =>
   `${url}&paper=true${more.cues ? '&cues=true' : ''}${more.remind ? '&remind=true' : ''}`
 
-/** Fetches and engraves a slice; its first page where the options give a height. */
+/** Fetches and engraves a slice; its first page where the options give a height. What is only for the eye may be changed before. */
 export async function engraveUrl(
   url: string,
   options: Omit<EngraveRequest, 'id' | 'xml'>,
   signal?: AbortSignal,
+  change: (xml: string) => string = (xml) => xml,
 ): Promise<Engraved> {
   const response = await fetch(url, { signal }).catch((e: unknown) => {
     if (isLost(e)) lost()
@@ -98,5 +99,5 @@ export async function engraveUrl(
   })
   if (!response.ok)
     throw new Error(sentenceOf(await response.json().catch(() => null)) ?? 'The music could not be loaded. Try again.')
-  return engrave(await response.text(), options, signal)
+  return engrave(change(await response.text()), options, signal)
 }

@@ -8,6 +8,8 @@ export const keymap = {
       shown: 'Space',
       words: 'Play or stop the selection; Enter presses the button that has the focus',
     },
+    faster: { key: 'ArrowUp', shown: 'Up', words: 'While it plays: faster (with Shift by five)' },
+    slower: { key: 'ArrowDown', shown: 'Down', words: 'While it plays: slower (with Shift by five)' },
     clear: { key: 'Escape', shown: 'Esc', words: 'Clear the selection: all parts, all measures' },
     undo: { key: 'z', shown: 'Ctrl + Z', words: 'Undo what was done last' },
     mark: { key: 'm', words: 'Write a mark or a remark into the selection' },

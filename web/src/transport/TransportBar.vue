@@ -1,25 +1,26 @@
 <script setup lang="ts">
+import { onClickOutside } from '@vueuse/core'
+import { Button as AButton, InputNumber as AInputNumber } from 'ant-design-vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import PickOne from '../common/PickOne.vue'
-import { Button as AButton, Checkbox as ACheckbox, InputNumber as AInputNumber } from 'ant-design-vue'
-import { computed, onBeforeUnmount } from 'vue'
-import { useTempos } from '../stations/tempo/ladder'
-import { units, unitWords, useTransport, type Playable } from './store'
 import { tellError } from '../common/tell'
+import { useTempos } from '../stations/tempo/ladder'
+import BeatShown from './BeatShown.vue'
+import ClickPanel from './ClickPanel.vue'
+import FaderBox from './FaderBox.vue'
+import { units, unitWords, useTransport, type Playable } from './store'
 
-const props = defineProps<{ what: Playable; words: string; labels: readonly string[] }>()
+const props = defineProps<{ what: Playable; words: string }>()
 const transport = useTransport()
 const tempos = useTempos()
+const open = ref(false)
+const bar = ref<HTMLElement>()
 // What is typed here is the tempo at which the passage is practiced now, in Tempo and Assign too.
 const type = (tempo: { unit?: string; bpm?: number }) =>
   tempos.type({ start: { unit: tempo.unit ?? transport.unit, bpm: tempo.bpm ?? transport.bpm } })
 
 const options = units.map((u) => ({ value: u, label: unitWords(u) }))
-const now = computed(() => measureWords(transport.measure))
-
-function measureWords(measure: number | null) {
-  if (measure !== null) return `measure ${props.labels[measure]}`
-  return transport.playing ? 'count-off' : ''
-}
+const title = computed(() => transport.playing?.title ?? props.words)
 
 async function toggle() {
   try {
@@ -29,18 +30,28 @@ async function toggle() {
     tellError(e)
   }
 }
-defineExpose({ toggle })
+const nudge = (by: number) => type({ bpm: Math.min(400, Math.max(10, transport.bpm + by)) })
+defineExpose({ toggle, nudge })
+onClickOutside(bar, () => (open.value = false))
+// What a selection would play is fetched once it has come to rest, so that it sounds at once.
+watch(
+  () => JSON.stringify([props.what, transport.unit, transport.bpm]),
+  (_now, _before, onCleanup) => {
+    const rest = setTimeout(() => transport.playing || transport.prepare(props.what), 350)
+    onCleanup(() => clearTimeout(rest))
+  },
+  { immediate: true },
+)
 // Music does not go on when its page is left.
 onBeforeUnmount(() => void transport.stop())
 </script>
 
 <template>
-  <footer class="transport" aria-label="Transport">
-    <AButton type="primary" class="play" :aria-pressed="transport.playing" @click="toggle">{{
+  <footer ref="bar" class="transport" aria-label="Transport">
+    <AButton type="primary" class="play" :aria-pressed="transport.playing !== null" @click="toggle">{{
       transport.playing ? 'Stop' : 'Play'
     }}</AButton>
-    <ACheckbox v-model:checked="transport.withClick">Click</ACheckbox>
-    <ACheckbox v-model:checked="transport.withNotes">Notes</ACheckbox>
+    <BeatShown :now="transport.now" :playing="transport.playing !== null" />
     <PickOne
       :value="transport.unit"
       class="unit"
@@ -57,39 +68,49 @@ onBeforeUnmount(() => void transport.stop())
       class="bpm"
       @update:value="typeof $event === 'number' && type({ bpm: $event })"
     />
-    <span class="quiet what">{{ words }}</span>
-    <span class="now" aria-live="off">{{ now }}</span>
+    <span class="quiet what">{{ title }}</span>
+    <FaderBox
+      v-model:on="transport.faders.mine.on"
+      v-model:volume="transport.faders.mine.volume"
+      label="My part"
+      title="The parts of the selection"
+    />
+    <FaderBox
+      v-model:on="transport.faders.others.on"
+      v-model:volume="transport.faders.others.volume"
+      label="The others"
+      title="All other parts: with My part off, the others without me"
+    />
+    <FaderBox v-model:on="transport.faders.click.on" v-model:volume="transport.faders.click.volume" label="Click" />
+    <AButton :aria-expanded="open" @click="open = !open">Click, loop, file</AButton>
+    <ClickPanel v-if="open" :what="transport.playing ?? what" @keydown.esc.stop="open = false" />
   </footer>
 </template>
 
 <style scoped>
 .transport {
+  position: relative;
   display: flex;
   align-items: center;
   gap: 12px;
-  height: 48px;
+  height: 52px;
   padding: 0 16px;
   background: var(--card);
   border-top: 1px solid var(--line);
 }
 .play {
-  width: 84px;
+  width: 76px;
 }
 .unit {
-  width: 140px;
+  width: 128px;
 }
 .bpm {
-  width: 84px;
+  width: 72px;
 }
 .what {
   flex: 1;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.now {
-  font-family: var(--title);
-  min-width: 96px;
-  text-align: right;
 }
 </style>

@@ -42,7 +42,7 @@ internal static class FastestTempo
         return new WindowEnd(
             Math.Floor(t.Bpm * 10) / 10,
             worst.Note.MeasureIndex,
-            $"In measure {context.Label(worst.Note.MeasureIndex)} {Words(worst, rate * ratio(worst.Note.MeasureIndex))}."
+$"Measure {context.Label(worst.Note.MeasureIndex)} then has {Words(worst, rate * ratio(worst.Note.MeasureIndex))}."
         );
     }
 
@@ -51,10 +51,10 @@ internal static class FastestTempo
         var notes = string.Create(CultureInfo.InvariantCulture, $"{rate:0.#} notes a second");
         return worst.Kind switch
         {
-            PressureKind.Hands => $"{worst.Words}, at {notes}",
-            PressureKind.Leap => $"the leap to {worst.Note.Top?.Name} comes among {notes}",
-            PressureKind.Fingers => $"the fingers play {notes} under a slur",
-            _ => $"each of {notes} begins anew",
+            PressureKind.Hands => $"{notes}: {worst.Words}",
+            PressureKind.Leap => $"{notes}, and a leap to {worst.Note.Top?.Name} among them",
+            PressureKind.Fingers => $"{notes} under a slur",
+            _ => $"{notes}, each begun anew",
         };
     }
 }

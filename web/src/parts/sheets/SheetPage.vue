@@ -44,6 +44,11 @@ const music = useQuery({
     )
   },
 })
+// The ways to practice at a step, and what it leaves out or adds.
+const howOf = (step: number) =>
+  [props.sheet.path[step]?.recipes.map((r) => r.title.toLowerCase()).join(', '), props.sheet.advice[step]]
+    .filter(Boolean)
+    .join('; ')
 const isLong = computed(() => music.data.value?.fits === false)
 const page = computed(() => ({ width: `${props.paper.width}mm`, minHeight: `${props.paper.height}mm` }))
 const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
@@ -96,13 +101,13 @@ const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
                 <td class="tick" aria-label="box to tick"></td>
                 <td>
                   {{ unitWords(s.unit) }} = {{ Math.round(s.bpm * 10) / 10
-                  }}<span v-if="sheet.advice[i]" class="small advice">{{ sheet.advice[i] }}</span>
+                  }}<span v-if="howOf(i)" class="small advice">{{ howOf(i) }}</span>
                 </td>
                 <td>by {{ shortDate(s.due) }}</td>
               </tr>
             </tbody>
           </table>
-          <p class="small">Tick a step when it is clean, not before.</p>
+          <p class="small">Tick a step when it is clean, not before. {{ sheet.moveOn }}</p>
         </section>
       </div>
       <footer>

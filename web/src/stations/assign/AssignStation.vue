@@ -8,6 +8,7 @@ import AskFirst from '../../common/AskFirst.vue'
 import { daysWords, shortDate } from '../../common/dates'
 import { useDraft } from '../../common/useDraft'
 import { neighbour, useStationKeys } from '../../keys/useKeys'
+import PathDialog from '../../practice/PathDialog.vue'
 import { selectionWords } from '../../selection'
 import { unitWords } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
@@ -29,6 +30,7 @@ const { refused, asking, handOut, takeBack } = usePassageActs(id)
 const busy = isBusy('hand out')
 const { draft, clear } = useDraft(`passage ${props.piece.id}`, freshPassage)
 const editing = ref<Passage | null>(null)
+const pathOf = ref<Passage | null>(null)
 
 const partNames = computed(() => new Map(props.piece.parts.map((p) => [p.id, p.name || p.id])))
 const words = computed(() => selectionWords(props.selection, props.piece.measures, partNames.value))
@@ -108,6 +110,9 @@ onMounted(() => emit('flags', []))
         </button>
         <div class="acts flat">
           <RouterLink :to="{ name: 'sheet', params: { passage: p.id } }">Section sheet</RouterLink>
+          <AButton size="small" type="text" :aria-label="`Practice path of ${p.title}`" @click="pathOf = p"
+            >Practice path</AButton
+          >
           <AButton size="small" type="text" :aria-label="`Edit ${p.title}`" @click="editing = p">Edit</AButton>
           <AButton size="small" type="text" :aria-label="`Take back ${p.title}`" @click="takeBack(p)"
             >Take back</AButton
@@ -122,6 +127,7 @@ onMounted(() => emit('flags', []))
       @yes="asking.go()"
       @no="asking = null"
     />
+    <PathDialog v-if="pathOf" :passage="pathOf" @close="pathOf = null" />
     <EditPassage v-if="editing" :passage="editing" :piece="piece" :ensemble="people" @close="editing = null" />
   </div>
 </template>

@@ -27,7 +27,7 @@ it('leaves out what is not typed', () => {
   const asked = requestOf(
     { parts: ['P1'], from: '1', to: '2' },
     { ...freshPassage(), note: '' },
-    { start: passage.start, goal: passage.goal, by: 'step', value: 6, days: 3 },
+    { start: passage.start, goal: passage.goal, by: 'step', value: 6, days: 3, way: 'straight', past: 0 },
     null,
   )
   expect(asked).toMatchObject({ title: null, note: null, version: null })

@@ -35,6 +35,8 @@ export const ladderOf = (p: Passage): LadderAsk => ({
   by: p.climb,
   value: p.climbValue,
   days: p.steps.length,
+  way: 'straight',
+  past: 0,
 })
 
 /** The request for an address, a form and a ladder. */

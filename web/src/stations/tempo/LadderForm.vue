@@ -22,6 +22,10 @@ const byOptions = [
   { value: 'marks', label: 'traditional marks' },
   { value: 'count', label: 'a number of steps' },
 ]
+const ways = [
+  { value: 'straight', label: 'straight up' },
+  { value: 'two-up-one-back', label: 'two up, one back' },
+]
 </script>
 
 <template>
@@ -89,6 +93,26 @@ const byOptions = [
           :max="366"
           aria-label="Days"
           @update:value="isNumber($event) && emit('type', { days: $event })"
+      /></label>
+    </div>
+    <div v-if="withDays" class="field">
+      <span>Way</span>
+      <PickOne
+        :value="ask.way"
+        :options="ways"
+        label="Way over the steps"
+        @update:value="$event && emit('type', { way: $event })"
+      />
+    </div>
+    <div v-if="withDays" class="field two">
+      <label
+        >Past the goal, percent
+        <AInputNumber
+          :value="ask.past"
+          :min="0"
+          :max="25"
+          aria-label="Percent past the goal and back"
+          @update:value="isNumber($event) && emit('type', { past: $event })"
       /></label>
     </div>
   </div>

@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
-import { computed, onMounted } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useFilteredLog, useSeats } from '../../api/queries'
+import PickOne from '../../common/PickOne.vue'
 import { tellError } from '../../common/tell'
 import { neighbour, useStationKeys } from '../../keys/useKeys'
-import { unitWords, useTransport } from '../../transport/store'
+import PracticeList from '../../practice/PracticeList.vue'
+import { quartersOf, useTransport } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
 import LadderForm from './LadderForm.vue'
+import LadderPicture from './LadderPicture.vue'
+import StepsTable from './StepsTable.vue'
+import WindowBox from './WindowBox.vue'
 import { climb, useLadderAsk } from './ladder'
+import { useWindow } from './useWindow'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
@@ -15,8 +21,45 @@ const transport = useTransport()
 const id = computed(() => props.piece.id)
 const labels = computed(() => props.piece.measures)
 const from = computed(() => labels.value[props.shown.from]!)
+const to = computed(() => labels.value[props.shown.to]!)
 const tempos = useLadderAsk(id, from)
 const ask = computed(() => tempos.ask)
+
+const chosenPart = ref<string>()
+const part = computed(() =>
+  props.shown.parts.includes(chosenPart.value ?? '') ? chosenPart.value! : props.shown.parts[0]!,
+)
+const partOptions = computed(() =>
+  props.piece.parts
+    .filter((p) => props.shown.parts.includes(p.id))
+    .map((p) => ({ value: p.id, label: p.name || p.id })),
+)
+const seats = useSeats(id)
+const everyone = 0
+const player = ref(everyone)
+const players = computed(() => [
+  { value: everyone, label: 'the players of the part' },
+  ...(seats.data.value?.find((s) => s.part === part.value)?.players ?? []).map((p) => ({
+    value: p.player,
+    label: p.name,
+  })),
+])
+watch(part, () => (player.value = everyone))
+
+const window = useWindow(
+  computed(() => ({
+    piece: id.value,
+    part: part.value,
+    from: from.value,
+    to: to.value,
+    ...(player.value ? { player: player.value } : {}),
+  })),
+)
+watch(window.data, (w) => w && !window.isPlaceholderData.value && tempos.window(w), { immediate: true })
+const log = useFilteredLog(computed(() => ({ piece: id.value, ...(player.value ? { player: player.value } : {}) })))
+const heard = computed(() =>
+  player.value ? (log.data.value ?? []).slice(0, 6).map((l) => l.bpm * quartersOf(l.unit)) : [],
+)
 
 const ladder = useQuery({
   queryKey: computed(() => ['ladder', JSON.stringify(ask.value)]),
@@ -26,20 +69,25 @@ const ladder = useQuery({
   meta: { shown: true },
 })
 const steps = computed(() => (ladder.data.value?.steps ?? []).map((s, i) => ({ ...s, id: `step ${i}` })))
+const at = computed(() => steps.value.findIndex((s) => s.id === props.active))
+const sounding = computed(
+  () =>
+    (transport.playing && steps.value.find((s) => s.bpm === transport.bpm && s.unit === transport.unit)?.id) ?? null,
+)
+const passage = computed(() => ({
+  piece: id.value,
+  parts: props.shown.parts,
+  from: from.value,
+  to: to.value,
+  fromIndex: props.shown.from,
+  toIndex: props.shown.to,
+}))
 
 async function hear(step: { unit: string; bpm: number }) {
   try {
     await transport.stop()
-    transport.choose(step)
-    const s = props.shown
-    await transport.start({
-      piece: props.piece.id,
-      parts: s.parts,
-      from: labels.value[s.from]!,
-      to: labels.value[s.to]!,
-      fromIndex: s.from,
-      toIndex: s.to,
-    })
+    transport.choose({ unit: step.unit, bpm: step.bpm })
+    await transport.start(passage.value)
   } catch (e) {
     tellError(e)
   }
@@ -49,7 +97,7 @@ useStationKeys('tempo', {
   next: () => step(1),
   previous: () => step(-1),
   hear: () => {
-    const chosen = steps.value.find((s) => s.id === props.active) ?? steps.value[0]
+    const chosen = steps.value[at.value] ?? steps.value[0]
     if (chosen) void hear(chosen)
   },
 })
@@ -58,44 +106,43 @@ onMounted(() => emit('flags', []))
 
 <template>
   <div class="station">
-    <div class="row head"><h2>Tempo steps</h2></div>
+    <div class="row head"><h2>Tempo</h2></div>
+    <div class="whose">
+      <PickOne
+        v-if="partOptions.length > 1"
+        :value="part"
+        :options="partOptions"
+        label="Part"
+        @update:value="chosenPart = $event"
+      />
+      <strong v-else>{{ partOptions[0]?.label }}</strong>
+      <PickOne v-model:value="player" :options="players" label="For whom" />
+    </div>
+    <p v-if="window.isError.value" class="refused" role="alert">{{ window.error.value?.message }}</p>
+    <WindowBox v-if="window.data.value" :window="window.data.value" />
+    <h3>Steps</h3>
     <LadderForm :ask="ask" with-days @type="tempos.type" />
     <p v-if="ladder.isError.value" class="refused" role="alert">{{ ladder.error.value?.message }}</p>
-    <table v-else class="table steps" data-testid="ladder">
-      <caption class="quiet">
-        {{
-          steps.length
-        }}
-        steps over
-        {{
-          ask.days
-        }}
-        days. Move on only when a step is clean.
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">Step</th>
-          <th scope="col">Tempo</th>
-          <th scope="col">Day</th>
-          <th scope="col"><span class="visually-hidden">Play</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="(s, i) in steps"
-          :key="s.id"
-          :aria-current="s.id === active"
-          :class="{
-            on: s.id === active || (transport.playing && transport.bpm === s.bpm && transport.unit === s.unit),
-          }"
-        >
-          <td>{{ i + 1 }}</td>
-          <td>{{ unitWords(s.unit) }} = {{ Math.round(s.bpm * 10) / 10 }}</td>
-          <td>{{ s.day }}</td>
-          <td><AButton size="small" :aria-label="`Play step ${i + 1}`" @click="hear(s)">Play</AButton></td>
-        </tr>
-      </tbody>
-    </table>
+    <template v-else>
+      <LadderPicture
+        v-if="steps.length"
+        :steps="steps"
+        :days="ask.days"
+        :window="window.data.value"
+        :heard="heard"
+        :active="at"
+        @choose="emit('active', `step ${$event}`)"
+      />
+      <StepsTable
+        :steps="steps"
+        :days="ask.days"
+        :move-on="ladder.data.value?.moveOn ?? ''"
+        :active="active"
+        :sounding="sounding"
+        @hear="hear"
+      />
+    </template>
+    <PracticeList :passage="passage" :part="part" />
     <p class="quiet caution">
       Keep the click at a safe volume. Rest five minutes in every half hour; stop at any pain or numbness.
     </p>
@@ -104,18 +151,14 @@ onMounted(() => emit('flags', []))
 
 <style scoped src="../station.css"></style>
 <style scoped>
-.steps {
-  margin-top: 10px;
+.whose {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  align-items: center;
 }
-.steps caption {
-  text-align: left;
-  padding: 6px 0;
-}
-.steps td {
-  padding: 3px 10px;
-}
-.steps tr.on td {
-  background: rgb(169 121 28 / 16%);
+h3 {
+  margin: 14px 0 6px;
 }
 .refused {
   color: var(--rosin);

@@ -10,6 +10,10 @@ export interface LadderAsk {
   by: string
   value: number
   days: number
+  /** Straight up, or two up and one back. */
+  way: string
+  /** Percent beyond the goal that are tried before it. */
+  past: number
 }
 
 /** Usual step sizes for each way to climb. */
@@ -21,6 +25,8 @@ const fresh = (): LadderAsk => ({
   by: 'step',
   value: 6,
   days: 14,
+  way: 'straight',
+  past: 0,
 })
 
 /** The tempos of the piece on the desk: one for Tempo, Assign and the transport. What the director typed stays; the rest follows the
@@ -60,7 +66,15 @@ export const useTempos = defineStore('tempos', () => {
     ask.value = next
   }
 
-  return { piece, ask, typed, open, type, hint }
+  /** The start and goal that the window of the passage gives, where nothing was typed. */
+  function window(w: Schemas['WindowView']) {
+    const next = { ...ask.value }
+    if (w.start && !typed.value.has('start')) next.start = w.start
+    if (w.goal && !typed.value.has('goal')) next.goal = w.goal
+    ask.value = next
+  }
+
+  return { piece, ask, typed, open, type, hint, window }
 })
 
 /** The tempos of a piece, which follow its selection. */
@@ -89,7 +103,15 @@ export function useLadderAsk(piece: Ref<number>, from: Ref<string>) {
 export const climb = (ask: LadderAsk, signal?: AbortSignal): Promise<Schemas['LadderView']> =>
   take(
     api.POST('/api/tempo/ladder', {
-      body: { start: ask.start, goal: ask.goal, by: ask.by, value: ask.value, days: ask.days },
+      body: {
+        start: ask.start,
+        goal: ask.goal,
+        by: ask.by,
+        value: ask.value,
+        days: ask.days,
+        way: ask.way,
+        past: ask.past,
+      },
       signal,
     }),
   )

@@ -65,7 +65,9 @@ function clear() {
   if (selection.value) select(null)
   focus.value = null
 }
+const transport = useTransport()
 const isFree = (e: KeyboardEvent) => !isTyping(e) && !isInDialog(e)
+const arrows = '.strip, [role=listbox], [role=slider], input[type=range]'
 const choosing = 'input[type=radio], input[type=checkbox], [role=radio], [role=checkbox], [role=switch]'
 
 // Space plays wherever no text is typed and nothing is ticked with it; Enter presses a button.
@@ -76,9 +78,19 @@ function space(e: KeyboardEvent) {
 }
 useEventListener(window, 'keydown', space)
 useEventListener(window, 'keyup', space)
+// While music plays, up and down are its tempo; the strip and lists that have the focus keep their arrows.
+const steps: Record<string, number> = { ArrowUp: 1, ArrowDown: -1 }
+useEventListener(window, 'keydown', (e: KeyboardEvent) => {
+  const by = steps[e.key]
+  if (!by || !transport.playing || e.defaultPrevented || !isFree(e) || isInside(e, arrows)) return
+  e.preventDefault()
+  bar.value?.nudge(by * (e.shiftKey ? 5 : 1))
+})
 useStationKeys('everywhere', {
   help: null,
   play: null,
+  faster: null,
+  slower: null,
   undo: null,
   clear,
   mark: () => (dialog.value = 'mark'),
@@ -98,7 +110,6 @@ watch(
   { immediate: true },
 )
 watch(selection, () => (focus.value = null))
-const transport = useTransport()
 watch(id, (now) => useTempos().open(now), { immediate: true })
 watch(
   () => piece.data.value?.frames[shown.value.from]?.quarterBpm,
@@ -160,7 +171,6 @@ const chosen = (parts: string[]) =>
         toIndex: shown.to,
       }"
       :words="words"
-      :labels="labels"
     />
     <PartsPicker
       v-if="dialog === 'parts'"
@@ -192,6 +202,7 @@ const chosen = (parts: string[]) =>
   grid-template-columns: minmax(0, 1fr) 430px;
 }
 .list {
+  position: relative;
   overflow: auto;
   border-left: 1px solid var(--line);
   background: var(--card);
