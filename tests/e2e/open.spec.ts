@@ -21,6 +21,7 @@ const opened: [string, string, Opens, string][] = [
   ['reword', '/piece/1/study?from=21&to=30&parts=P3', press('j', 'r'), 'What players read'],
   ['sure ones', '/piece/1/unify', press('s'), 'sure proposals'],
   ['edit a passage', '/piece/1/assign', click(/^Edit /), 'To measure'],
+  ['practice path', '/piece/1/assign', click(/^Practice path of /), 'As the house rules say.'],
   ['player', '/ensemble', click('Maribel Oake'), 'Leaves the ensemble'],
   ['new player', '/ensemble', click(/^Add a player to Flutes/), 'Save and add another'],
   ['who plays', '/piece/1/parts', click(/^Who plays Flute/), 'by chairs'],

@@ -10,7 +10,12 @@ const emit = defineEmits<{ drawn: [] }>()
 const music = useQuery({
   queryKey: computed(() => ['variant', props.url, props.width, props.scale]),
   queryFn: async ({ signal }) => {
-    const drawn = await engraveUrl(props.url, { width: props.width, scale: props.scale, paper: true }, signal, withoutNames)
+    const drawn = await engraveUrl(
+      props.url,
+      { width: props.width, scale: props.scale, paper: true },
+      signal,
+      withoutNames,
+    )
     emit('drawn')
     return drawn
   },

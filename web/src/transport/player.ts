@@ -1,7 +1,7 @@
 import { getContext, start as unlock } from 'tone'
 import { eventsOf, type Bus, type SoundEvent } from './events'
 import { samePlace, type Performance } from './performance'
-import { strike } from './voices'
+import { limiter, strike } from './voices'
 
 /** Where each fader stands, 0 to 1; 0 is mute. */
 export type Mix = Record<Bus, number>
@@ -40,7 +40,8 @@ interface Session {
 const ahead = 0.16
 const lead = 0.05
 const gracesBefore = 0.4
-const full: Mix = { mine: 0.5, others: 0.3, click: 0.6 }
+/** What a fader that is full up lets through. */
+export const full: Mix = { mine: 0.5, others: 0.3, click: 0.6 }
 
 let session: Session | null = null
 let levels: Mix = { mine: 1, others: 1, click: 1 }
@@ -67,9 +68,7 @@ export async function play(
   if (isOver()) return
   const ctx = audio()
   const master = ctx.createGain()
-  // Many parts at once would clip.
-  const limit = ctx.createDynamicsCompressor()
-  master.connect(limit).connect(ctx.destination)
+  master.connect(limiter(ctx)).connect(ctx.destination)
   const bus = () => {
     const made = ctx.createGain()
     made.connect(master)

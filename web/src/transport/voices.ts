@@ -23,6 +23,18 @@ const timbres: Record<string, Timbre> = {
 const clickPitch = [0, 2093, 1568, 1175]
 const release = 0.04
 
+/** Keeps many parts at once from clipping: what is louder than half bends gently to full. */
+export const bend = (x: number) =>
+  Math.abs(x) < 0.5 ? x : Math.sign(x) * (0.5 + 0.5 * Math.tanh((Math.abs(x) - 0.5) * 2))
+
+/** The same as a node; nothing comes later for it, as it would behind a compressor. */
+export function limiter(ctx: BaseAudioContext): WaveShaperNode {
+  const shaper = ctx.createWaveShaper()
+  const points = 2049
+  shaper.curve = Float32Array.from({ length: points }, (_, i) => bend((i / (points - 1)) * 2 - 1))
+  return shaper
+}
+
 const waves = new WeakMap<BaseAudioContext, Map<string, PeriodicWave>>()
 const noises = new WeakMap<BaseAudioContext, AudioBuffer>()
 

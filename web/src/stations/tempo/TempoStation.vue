@@ -20,18 +20,19 @@ const emit = defineEmits<StationEvents>()
 const transport = useTransport()
 const id = computed(() => props.piece.id)
 const labels = computed(() => props.piece.measures)
-const from = computed(() => labels.value[props.shown.from]!)
-const to = computed(() => labels.value[props.shown.to]!)
+const whole = computed(() => props.shown.whole)
+const from = computed(() => labels.value[whole.value.from]!)
+const to = computed(() => labels.value[whole.value.to]!)
 const tempos = useLadderAsk(id, from)
 const ask = computed(() => tempos.ask)
 
 const chosenPart = ref<string>()
 const part = computed(() =>
-  props.shown.parts.includes(chosenPart.value ?? '') ? chosenPart.value! : props.shown.parts[0]!,
+  whole.value.parts.includes(chosenPart.value ?? '') ? chosenPart.value! : whole.value.parts[0]!,
 )
 const partOptions = computed(() =>
   props.piece.parts
-    .filter((p) => props.shown.parts.includes(p.id))
+    .filter((p) => whole.value.parts.includes(p.id))
     .map((p) => ({ value: p.id, label: p.name || p.id })),
 )
 const seats = useSeats(id)
@@ -76,11 +77,11 @@ const sounding = computed(
 )
 const passage = computed(() => ({
   piece: id.value,
-  parts: props.shown.parts,
+  parts: whole.value.parts,
   from: from.value,
   to: to.value,
-  fromIndex: props.shown.from,
-  toIndex: props.shown.to,
+  fromIndex: whole.value.from,
+  toIndex: whole.value.to,
 }))
 
 async function hear(step: { unit: string; bpm: number }) {

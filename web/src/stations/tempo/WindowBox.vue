@@ -7,8 +7,7 @@ import { spanOf, type Span } from './picture'
 const props = defineProps<{ window: Schemas['WindowView'] }>()
 const w = computed(() => props.window)
 const span = computed(() => spanOf(w.value))
-const at = (bpm: number, s: Span) =>
-  `${(Math.min(1, Math.max(0, (bpm - s.from) / (s.to - s.from))) * 100).toFixed(2)}%`
+const at = (bpm: number, s: Span) => `${(Math.min(1, Math.max(0, (bpm - s.from) / (s.to - s.from))) * 100).toFixed(2)}%`
 const bands = computed(() => {
   const { slowest, fastest, printed } = w.value
   const s = span.value

@@ -164,11 +164,11 @@ const chosen = (parts: string[]) =>
       ref="bar"
       :what="{
         piece: id,
-        parts: shown.parts,
-        from: labels[shown.from]!,
-        to: labels[shown.to]!,
-        fromIndex: shown.from,
-        toIndex: shown.to,
+        parts: shown.whole.parts,
+        from: labels[shown.whole.from]!,
+        to: labels[shown.whole.to]!,
+        fromIndex: shown.whole.from,
+        toIndex: shown.whole.to,
       }"
       :words="words"
     />
