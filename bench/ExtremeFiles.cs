@@ -13,7 +13,7 @@ internal static class ExtremeFiles
 {
     public static void Measure()
     {
-        Console.WriteLine($"{"file", -46}{"KB", 9}{"read s", 9}{"stations s", 12}{"peak MB", 9}");
+        Console.WriteLine($"{"file",-46}{"KB",9}{"read s",9}{"stations s",12}{"peak MB",9}");
         foreach (var (name, _, make) in Extremes.Over)
             One(name, make());
         foreach (var (name, make) in Extremes.At)
@@ -41,8 +41,8 @@ internal static class ExtremeFiles
         }
 
         Console.WriteLine(
-            $"{name, -46}{bytes.Length / 1024, 9}{read.Elapsed.TotalSeconds, 9:0.00}"
-                + $"{stations.Elapsed.TotalSeconds, 12:0.00}{watch.Megabytes, 9} {end}"
+            $"{name,-46}{bytes.Length / 1024,9}{read.Elapsed.TotalSeconds,9:0.00}"
+                + $"{stations.Elapsed.TotalSeconds,12:0.00}{watch.Megabytes,9} {end}"
         );
     }
 

@@ -205,16 +205,16 @@ test('Space plays wherever no text is typed', async ({ page }) => {
   expect(await entries(page).count()).toBe(before)
   await page.keyboard.press('Space')
   await expect(play).toHaveCount(0)
-  await page.getByLabel('Click').focus()
+  await page.getByRole('checkbox', { name: 'Click' }).focus()
   await page.keyboard.press('Space')
-  await expect(page.getByLabel('Click')).not.toBeChecked()
+  await expect(page.getByRole('checkbox', { name: 'Click' })).not.toBeChecked()
   await expect(play).toHaveCount(0)
 })
 
 test('typed tempos stay and are the same in Tempo, in Assign and under the music; Hear keeps the selection', async ({
   page,
 }) => {
-  await open(page, '/piece/1/tempo?from=21&to=24&parts=P3', 'Tempo steps')
+  await open(page, '/piece/1/tempo?from=21&to=24&parts=P3', 'Ways to practice')
   await expect(page.getByLabel('Beats per minute of the goal')).toHaveValue('104')
   await page.getByLabel('Beats per minute of the goal').fill('92')
   await page.getByLabel('Beats per minute', { exact: true }).fill('71')

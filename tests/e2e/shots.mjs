@@ -23,11 +23,12 @@ const views = [
   ['house-rules', '/house-rules'],
   ['records', '/records'],
   ['sheet', '/sheet/2'],
+  ['practice', '/piece/8/practice?part=P1&from=1&to=6&recipes=rhythm-only,long-short,pair,beat-to-beat'],
   ['parts', '/piece/1/parts'],
   ['part', '/piece/1/part/P3'],
   ['letter', '/piece/1/letter/P3'],
   ['player!', '/player/3'],
-  ['errata', '/piece/1/errata'],
+  ['errata!', '/piece/1/errata'],
   ['import', '/'],
 ]
 
@@ -47,9 +48,11 @@ for (const [title, path, panel] of taken) {
     (path.startsWith('/piece') || path.startsWith('/sheet')) &&
     name !== 'parts' &&
     name !== 'letter' &&
+    name !== 'practice' &&
     name !== 'errata'
   )
     await page.waitForSelector('.music svg', { timeout: 30_000 })
+  if (name === 'practice') await page.waitForSelector('.variant svg >> nth=3', { timeout: 30_000 })
   await page.waitForTimeout(700)
   if (panel) await page.getByText(panel, { exact: true }).click()
   if (name === 'study' || name === 'unify') await page.keyboard.press('j')

@@ -8,7 +8,7 @@ const views: [string, string, string][] = [
   ['study', '/piece/1/study?from=19&to=24&parts=P1,P3', 'What hides here'],
   ['unify', '/piece/1/unify?from=19&to=22&parts=P1,P2,P3', 'Where the line disagrees'],
   ['technique', '/piece/1/technique?from=21&to=26&parts=P6', 'Fingerings (Alto Saxophone)'],
-  ['tempo', '/piece/1/tempo?from=32&to=38&parts=P3', 'Tempo steps'],
+  ['tempo', '/piece/1/tempo?from=32&to=38&parts=P3', 'Ways to practice'],
   ['assign', '/piece/1/assign?from=21&to=28&parts=P3', 'Hand out a passage'],
   ['hear', '/piece/1/hear', 'Who will be ready'],
   ['ensemble', '/ensemble', 'Clarinets'],

@@ -131,8 +131,8 @@ internal static class PassageReader
             if (d.Kind == DirectionKind.Dynamic && DynamicLevels.IsLevel(d.Text))
                 yield return new PlainSign(d.Offset, PlainSignKind.Dynamic, d.Text);
         foreach (var note in part.Measures[frame.Index].Notes.Where(n => !n.IsCue))
-        foreach (var mark in note.Marks.Where(m => m is { Name: "dynamics", Value: not null } && DynamicLevels.IsLevel(m.Value)))
-            yield return new PlainSign(note.Offset, PlainSignKind.Dynamic, mark.Value!);
+            foreach (var mark in note.Marks.Where(m => m is { Name: "dynamics", Value: not null } && DynamicLevels.IsLevel(m.Value)))
+                yield return new PlainSign(note.Offset, PlainSignKind.Dynamic, mark.Value!);
         foreach (var h in part.Hairpins.Where(h => h.FromMeasure == frame.Index && h.ToMeasure == frame.Index))
         {
             yield return new PlainSign(h.From - frame.Start, h.Grows ? PlainSignKind.Crescendo : PlainSignKind.Diminuendo);

@@ -122,6 +122,13 @@ public sealed class PerformerTests
     public void Strokes_and_mordents_are_played_out(string note, string expected) =>
         Assert.Equal(expected, Played.Starts(Played.Of($"meter:1/4 | {note}", bpm: 60)));
 
+    // A tempo that nobody plays, and a trill through it: still an answer, and not a million strokes.
+    [Theory]
+    [InlineData("C4w(tr)")]
+    [InlineData("C4w(tremolo:3)")]
+    public void The_slowest_tempo_does_not_make_strokes_without_end(string note) =>
+        Assert.InRange(Played.Of($"meter:4/4 | {note}", bpm: 0.001).Notes.Count, 1, 4096);
+
     [Fact]
     public void A_spread_chord_begins_at_the_bottom()
     {

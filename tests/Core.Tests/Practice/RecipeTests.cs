@@ -138,10 +138,9 @@ public sealed class RecipeTests
     {
         string[] names =
         [
-            .. "skeleton graces-back trills-measured slurred unslurred long-short short-long beat-to-beat to-the-downbeat".Split(' '),
-            .. "two-measures from-the-end pair octave-smaller hands-apart accent-downbeat rhythm-only note-groups with-line twice-as-long".Split(
-                ' '
-            ),
+            .. "skeleton graces-back trills-measured slurred unslurred long-short short-long".Split(' '),
+            .. "beat-to-beat to-the-downbeat two-measures from-the-end pair octave-smaller".Split(' '),
+            .. "hands-apart accent-downbeat rhythm-only note-groups with-line twice-as-long".Split(' '),
         ];
         Assert.Equal(names.Order(), RecipeTable.All.Select(r => r.Name).Order());
         Assert.All(RecipeTable.All, r => Assert.True(r.Title.Length > 0 && r.Why.EndsWith('.')));

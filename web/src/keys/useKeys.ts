@@ -5,12 +5,14 @@ import { keymap, type ActOf, type KeyPlace } from './keymap'
 export const isInside = (e: KeyboardEvent, what: string) =>
   e.target instanceof Element && e.target.closest(what) !== null
 
-const lines = 'textarea, [contenteditable], input:not([type=radio], [type=checkbox], [type=button], [type=file])'
+const lines =
+  'textarea, [contenteditable], input:not([type=radio], [type=checkbox], [type=button], [type=range], [type=file])'
 
 /** True where text is written, which has an undo of its own. */
 export const isWriting = (e: KeyboardEvent) => isInside(e, lines)
 
-const textFields = 'textarea, select, [contenteditable], input:not([type=radio], [type=checkbox], [type=button])'
+const textFields =
+  'textarea, select, [contenteditable], input:not([type=radio], [type=checkbox], [type=button], [type=range])'
 
 /** True where a key is text, or belongs to a control that chooses with keys. */
 export const isTyping = (e: KeyboardEvent) => isInside(e, textFields)

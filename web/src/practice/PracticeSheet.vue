@@ -18,11 +18,10 @@ const text = (name: string) => String(route.query[name] ?? '')
 const passage = computed(() => ({ piece: id.value, part: text('part'), from: text('from'), to: text('to') }))
 const variants = useVariants(passage)
 const chosen = computed(() => {
-  const asked = text('recipes').split(',').filter(Boolean)
   const all = variants.data.value ?? []
-  return asked.length
-    ? asked.map((r) => all.find((v) => v.recipe === r)).filter((v) => v !== undefined)
-    : all.slice(0, 3)
+  const asked = text('recipes').split(',')
+  const found = asked.map((r) => all.find((v) => v.recipe === r)).filter((v) => v !== undefined)
+  return found.length ? found : all.slice(0, 3)
 })
 const part = computed(
   () => piece.data.value?.parts.find((p) => p.id === passage.value.part)?.name ?? passage.value.part,

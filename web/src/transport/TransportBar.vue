@@ -33,11 +33,17 @@ async function toggle() {
 const nudge = (by: number) => type({ bpm: Math.min(400, Math.max(10, transport.bpm + by)) })
 defineExpose({ toggle, nudge })
 onClickOutside(bar, () => (open.value = false))
-// What a selection would play is fetched once it has come to rest, so that it sounds at once.
+// What a selection would play is fetched once it has come to rest, so that it sounds at once; a whole score only when it is asked for.
+const mostPrepared = 400
+const isSmall = computed(
+  () => props.what.parts.length * (props.what.toIndex - props.what.fromIndex + 1) <= mostPrepared,
+)
 watch(
   () => JSON.stringify([props.what, transport.unit, transport.bpm]),
   (_now, _before, onCleanup) => {
-    const rest = setTimeout(() => transport.playing || transport.prepare(props.what), 350)
+    const rest = setTimeout(() => {
+      if (!transport.playing && isSmall.value) transport.prepare(props.what)
+    }, 350)
     onCleanup(() => clearTimeout(rest))
   },
   { immediate: true },

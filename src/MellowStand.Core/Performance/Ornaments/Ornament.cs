@@ -21,14 +21,18 @@ internal sealed record Ornamented(
     Sound? Next
 )
 {
+    /// <summary>Strokes of one note at most: a trill through hours of tied notes is a slip of the file.</summary>
+    public const int MostStrokes = 4096;
+
     /// <summary>The sounding key of its top head.</summary>
     public int Main => Sound.Note.TopSounding ?? PercussionKeys.Of(Part);
 
     /// <summary>The sounding key of the neighbour above (1) or below (-1), with the sign that holds for it.</summary>
     public int Neighbour(int direction) => Main + (Neighbours.Of(Part, Sound.Note, direction).Midi - Sound.Note.Top!.Value.Midi);
 
-    /// <summary>How many notes of at least so many seconds fit into a stretch.</summary>
-    public int Fits(Fraction quarters, double seconds) => Math.Max(1, (int)Math.Floor((quarters.Value * QuarterSeconds / seconds) + 1e-6));
+    /// <summary>How many notes of at least so many seconds fit into a stretch; never more than anybody would sit through.</summary>
+    public int Fits(Fraction quarters, double seconds) =>
+        (int)Math.Clamp(Math.Floor((quarters.Value * QuarterSeconds / seconds) + 1e-6), 1, MostStrokes);
 
     /// <summary>Keys one after the other over a stretch, each equally long.</summary>
     public static List<Stroke> Even(Fraction from, Fraction to, IReadOnlyList<int> keys)

@@ -24,7 +24,7 @@ internal sealed class Tremolo : IOrnament
     public IReadOnlyList<Stroke> Play(Ornamented note)
     {
         var each = Each(note);
-        var count = Math.Max(1, (int)Math.Round((note.Sound.Length / each).Value));
+        var count = (int)Math.Clamp(Math.Round((note.Sound.Length / each).Value), 1, Ornamented.MostStrokes);
         return Ornamented.Even(note.Sound.From, note.Sound.To, [.. Enumerable.Repeat(note.Main, count)]);
     }
 
@@ -39,7 +39,7 @@ internal sealed class Tremolo : IOrnament
     {
         var other = note.Next!;
         var whole = other.To - note.Sound.From;
-        var count = Math.Max(2, (int)Math.Round((whole / Each(note)).Value) / 2 * 2);
+        var count = (int)Math.Clamp(Math.Round((whole / Each(note)).Value), 2, Ornamented.MostStrokes) / 2 * 2;
         return Ornamented.Even(
             note.Sound.From,
             other.To,

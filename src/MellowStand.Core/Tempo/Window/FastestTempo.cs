@@ -26,14 +26,14 @@ internal static class FastestTempo
     {
         (double Bpm, int First, int Count)? tightest = null;
         for (var i = 0; i < pressures.Count; i++)
-        for (var count = 2; count <= 3 && i + count <= pressures.Count; count++)
-        {
-            var quarters = (excerpt.Steps[i + count].Note.Onset - excerpt.Steps[i].Note.Onset).Value;
-            var needed = pressures.Skip(i).Take(count).Sum(p => p.Seconds);
-            var bpm = quarters * 60 / needed / ratio(excerpt.Steps[i].Note.MeasureIndex);
-            if (bpm > 0 && (tightest is null || bpm < tightest.Value.Bpm - 1e-9))
-                tightest = (bpm, i, count);
-        }
+            for (var count = 2; count <= 3 && i + count <= pressures.Count; count++)
+            {
+                var quarters = (excerpt.Steps[i + count].Note.Onset - excerpt.Steps[i].Note.Onset).Value;
+                var needed = pressures.Skip(i).Take(count).Sum(p => p.Seconds);
+                var bpm = quarters * 60 / needed / ratio(excerpt.Steps[i].Note.MeasureIndex);
+                if (bpm > 0 && (tightest is null || bpm < tightest.Value.Bpm - 1e-9))
+                    tightest = (bpm, i, count);
+            }
 
         if (tightest is not { } t)
             return null;
@@ -42,7 +42,7 @@ internal static class FastestTempo
         return new WindowEnd(
             Math.Floor(t.Bpm * 10) / 10,
             worst.Note.MeasureIndex,
-$"Measure {context.Label(worst.Note.MeasureIndex)} then has {Words(worst, rate * ratio(worst.Note.MeasureIndex))}."
+            $"Measure {context.Label(worst.Note.MeasureIndex)} then has {Words(worst, rate * ratio(worst.Note.MeasureIndex))}."
         );
     }
 

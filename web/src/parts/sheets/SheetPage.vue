@@ -15,6 +15,8 @@ const props = defineProps<{ sheet: Schemas['SheetView']; piece: Piece; part: str
 const emit = defineEmits<{ send: [Finding]; hold: [Finding]; reword: [Finding] }>()
 const words = ref<HTMLElement>()
 const mostNotes = 8
+/** Pixels between music and words, and for what a printer rounds up. */
+const breathing = 32
 
 const p = computed(() => props.sheet.passage)
 const name = computed(() => props.piece.parts.find((x) => x.id === props.part)?.name || props.part)
@@ -39,7 +41,7 @@ const music = useQuery({
     return fitMusic(
       (from, to) => paperUrl(sliceUrl(p.value.piece, [props.part], from, to), { remind: from === labels.value[0] }),
       labels.value,
-      { width: size.width, height: size.height - taken - 12, page: size.height - 64 },
+      { width: size.width, height: size.height - taken - breathing, page: size.height - 64 },
       signal,
     )
   },

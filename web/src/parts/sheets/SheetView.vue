@@ -28,6 +28,23 @@ const sheet = useQuery({
 const pieceId = computed(() => sheet.data.value?.passage.piece ?? 0)
 const piece = usePiece(pieceId)
 const parts = computed(() => sheet.data.value?.passage.parts ?? [])
+// The ways of the path that come first, each once: as many as a practice sheet holds.
+const mostWays = 5
+const ways = computed(() =>
+  [...new Set((sheet.data.value?.path ?? []).flatMap((s) => s.recipes.map((r) => r.recipe)))].slice(0, mostWays),
+)
+const nameOf = (part: string) => piece.data.value?.parts.find((p) => p.id === part)?.name || part
+const practiceOf = (part: string) => ({
+  name: 'practice',
+  params: { id: pieceId.value },
+  query: {
+    part,
+    from: sheet.data.value!.passage.from,
+    to: sheet.data.value!.passage.to,
+    recipes: ways.value.join(','),
+    paper: paper.value.name,
+  },
+})
 const waiting = computed(() =>
   (sheet.data.value?.notes ?? []).filter(
     (n) => n.review === null && n.shown && n.parts.some((p) => parts.value.includes(p)),
@@ -64,6 +81,9 @@ const print = () => window.print()
       /></span>
       <button type="button" @click="print">Print</button>
       <span class="quiet">One page a part.</span>
+      <span v-if="ways.length" class="ways"
+        >Practice sheets: <RouterLink v-for="p in parts" :key="p" :to="practiceOf(p)">{{ nameOf(p) }}</RouterLink></span
+      >
     </p>
     <p v-if="sheet.isError.value" class="card empty" role="alert">{{ sheet.error.value?.message }}</p>
     <ReviewBar :waiting="waiting" @all="then(acts.reviewAll(waiting, 'sent'))" />
@@ -89,5 +109,11 @@ const print = () => window.print()
 <style scoped>
 .paper {
   width: 110px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  font-size: 14px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button as AButton } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { isBusy } from '../../acts/useAct'
 import type { Passage } from '../../api/client'
 import { useEnsemble, usePassages } from '../../api/queries'
@@ -14,6 +14,7 @@ import { unitWords } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
 import LadderForm from '../tempo/LadderForm.vue'
 import { useLadderAsk } from '../tempo/ladder'
+import { useWindow } from '../tempo/useWindow'
 import EditPassage from './EditPassage.vue'
 import PassageFields from './PassageFields.vue'
 import { freshPassage, requestOf } from './passageForm'
@@ -24,6 +25,16 @@ const emit = defineEmits<StationEvents>()
 const id = computed(() => props.piece.id)
 const from = computed(() => props.piece.measures[props.shown.from]!)
 const tempos = useLadderAsk(id, from)
+// The first tempo and the goal are those of the window, as in Tempo.
+const window = useWindow(
+  computed(() => ({
+    piece: id.value,
+    part: props.shown.whole.parts[0]!,
+    from: from.value,
+    to: props.piece.measures[props.shown.whole.to]!,
+  })),
+)
+watch(window.data, (w) => w && !window.isPlaceholderData.value && tempos.window(w), { immediate: true })
 const ensemble = useEnsemble()
 const passages = usePassages(id)
 const { refused, asking, handOut, takeBack } = usePassageActs(id)

@@ -1,5 +1,5 @@
-using MellowStand.Core.Notation;
 using MellowStand.Core.Instruments;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
 
