@@ -3,7 +3,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Practice;
 
-/// <summary>Which other section's line to hear with a passage: the one that moves with it most, and is not the same.</summary>
+/// <summary>Which other section's line to hear with a passage: a melody before a drum, and of these the one that
+/// moves with it most and is not the same.</summary>
 /// <remarks>Play along with another section's line once one's own notes are right. Common practice, no published source; counting the
 /// moments
 /// that both strike is ours.</remarks>
@@ -16,7 +17,8 @@ internal static class OtherLine
             .Score.Parts.Where(p => p != part)
             .Select(p => (Part: p, Struck: Struck(study, p, from, to)))
             .Where(x => x.Struck.Count > 0 && !IsTheSame(study, part, x.Part, from, to))
-            .OrderByDescending(x => x.Struck.Count(own.Contains))
+            .OrderByDescending(x => x.Part.Notes.Any(n => n.Kind == NoteKind.Pitched))
+            .ThenByDescending(x => x.Struck.Count(own.Contains))
             .ThenByDescending(x => x.Struck.Count)
             .Select(x => x.Part)
             .FirstOrDefault();

@@ -120,6 +120,24 @@ public sealed class RecipeTests
     [InlineData("meter:4/4 | C5s D5 E5 F5 G5 F5 E5 D5 C5 D5 E5 F5 G5 F5 E5 D5 | C5w", "long-short")]
     public void What_suits_best_comes_first(string music, string expected) => Assert.Equal(expected, Offers(Flute + music)[0].Recipe.Name);
 
+    [Theory]
+    [InlineData("meter:4/4 | C5q(>) D5q E5q F5q | C5w", false)] // on the downbeat already
+    [InlineData("meter:4/4 | C5q D5q E5q(>) F5q | C5w", false)] // the middle of four is strong
+    [InlineData("meter:4/4 | C5q D5q(>) E5q F5q | C5w", true)]
+    [InlineData("meter:4/4 | C5e D5q(>) E5e F5h | C5w", true)]
+    public void Only_an_accent_on_a_weak_place_is_worth_moving_the_bar_line(string music, bool expected) =>
+        Assert.Equal(expected, Offers(Flute + music).Any(o => o.Recipe.Name == "accent-downbeat"));
+
+    [Fact]
+    public void A_melody_is_heard_before_a_drum()
+    {
+        var score = Make(
+            "with-line",
+            "part \"Flute\"\nmeter:2/4 | C5q D5q\npart \"Snare Drum\" clef:percussion\n| %C5q %C5q\npart \"Oboe\"\n| E4h"
+        );
+        Assert.Equal(["Flute", "Oboe"], score.Parts.Select(p => p.Name));
+    }
+
     [Fact]
     public void A_finding_brings_its_recipe_forward()
     {

@@ -128,6 +128,13 @@ public sealed class WindowTests
         Assert.Equal(expected, window.Goal!.QuarterBpm);
     }
 
+    [Fact]
+    public void A_goal_that_is_worked_out_is_a_whole_number_that_is_clean()
+    {
+        var window = Window($"part \"Oboe\"\nmeter:4/4 tempo:q=180 | {Sixteenths}");
+        Assert.Equal(Math.Floor(window.Fastest!.QuarterBpm), window.Goal!.Bpm);
+    }
+
     // The second measure goes at half the tempo: what is written there twice as short is as quick.
     [Fact]
     public void A_slower_tempo_inside_the_range_is_allowed_for()

@@ -26,11 +26,10 @@ public sealed class AccentDownbeat : IRecipe
     {
         if (Accent(passage) is null)
             return null;
-        var found = passage.Count("offbeat-accent", "syncopation");
-        return new Suit(
-            Math.Min(0.85, 0.5 + (0.15 * found)),
-            found > 0 ? Amounts.Of((found, "accent off the beat")) : "an accent inside a measure"
-        );
+        var found = passage.Count("offbeat-accent");
+        return found > 0
+            ? new Suit(Math.Min(0.85, 0.6 + (0.1 * found)), Amounts.Of((found, "accent")) + " off the beat")
+            : new Suit(0.3, "an accent on a weak beat");
     }
 
     /// <inheritdoc/>
@@ -61,7 +60,7 @@ public sealed class AccentDownbeat : IRecipe
         ];
     }
 
-    // Quarters from the start of the passage to the first accent that is not on a downbeat; null where the meter changes on the way.
+    // Quarters from the start of the passage to the first accent that is not on a strong beat; null where the meter changes on the way.
     private static Fraction? Accent(Passage passage)
     {
         var line = Voices.Line(passage.Music);
@@ -73,13 +72,16 @@ public sealed class AccentDownbeat : IRecipe
         {
             var missing = measure.IsImplicit ? meter.Length - measure.Length : Fraction.Zero;
             foreach (var (note, at) in Voices.Timed(measure.Voices[0].Notes))
-                if (at + missing > Fraction.Zero && MarksOut.Has(note, Accents))
+                if (!IsStrong(at + missing, meter) && MarksOut.Has(note, Accents))
                     return start + at;
             start += measure.Length;
         }
 
         return null;
     }
+
+    // The downbeat, and the middle of a measure of four beats.
+    private static bool IsStrong(Fraction at, Meter meter) => at == Fraction.Zero || (meter.Beats.Count == 4 && at == meter.Length / 2);
 
     private static List<List<PlainNote>> Rebarred(IEnumerable<PlainNote> notes, Fraction pickup, Fraction length)
     {

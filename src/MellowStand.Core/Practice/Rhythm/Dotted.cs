@@ -6,12 +6,32 @@ namespace MellowStand.Core.Practice;
 /// <summary>Makes equal notes uneven in pairs.</summary>
 internal static class Dotted
 {
+    private const int Run = 4;
+    private const double PerPair = 0.02;
+    private const double MostMore = 0.3;
+    private const double Slowly = 0.6;
+
+    private static readonly Fraction Quick = new(1, 4);
     private static readonly Fraction Longest = new(1, 2);
     private static readonly Fraction Half = new(1, 2);
 
-    /// <summary>How many pairs of equal quick notes the passage has.</summary>
-    public static int Pairs(Passage passage) =>
-        passage.Music.Measures.SelectMany(m => m.Voices).Sum(v => Starts(v.Notes, Quickest(passage)).Count());
+    /// <summary>How well pairs of equal notes fit a passage: sixteenths run, eighths seldom need it; null where there are fewer than
+    /// two.</summary>
+    /// <param name="passage">The passage.</param>
+    /// <param name="weight">The weight for a run of sixteenths.</param>
+    public static Suit? Suits(Passage passage, double weight)
+    {
+        var quickest = Quickest(passage);
+        var voices = passage.Music.Measures.SelectMany(m => m.Voices).ToList();
+        var pairs = voices.SelectMany(v => Starts(v.Notes, quickest).Select(i => v.Notes[i].Length)).ToList();
+        if (pairs.Count < 2)
+            return null;
+        var quick = pairs.Count(l => l <= Quick);
+        return new Suit(
+            quick >= Run ? weight + Math.Min(MostMore, PerPair * quick) : weight * Slowly,
+            $"{pairs.Count} pairs of equal notes"
+        );
+    }
 
     /// <summary>The part with the first of each pair so many times as long as written, and the second with what is left.</summary>
     public static PlainPart Of(Passage passage, Fraction first)

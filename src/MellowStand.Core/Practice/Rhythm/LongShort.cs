@@ -8,7 +8,6 @@ namespace MellowStand.Core.Practice;
 public sealed class LongShort : IRecipe
 {
     private const double Fits = 0.45;
-    private const int Run = 4;
 
     private static readonly Fraction First = new(3, 2);
 
@@ -25,13 +24,7 @@ public sealed class LongShort : IRecipe
     public Keeps Keeps => Keeps.Pitches | Keeps.Length;
 
     /// <inheritdoc/>
-    public Suit? Suits(Passage passage)
-    {
-        var pairs = Dotted.Pairs(passage);
-        if (pairs < 2)
-            return null;
-        return new Suit(pairs >= Run ? Fits + Math.Min(0.3, 0.02 * pairs) : Fits / 2, $"{pairs} pairs of equal notes");
-    }
+    public Suit? Suits(Passage passage) => Dotted.Suits(passage, Fits);
 
     /// <inheritdoc/>
     public IReadOnlyList<PlainPart> Make(Passage passage) => [Dotted.Of(passage, First)];

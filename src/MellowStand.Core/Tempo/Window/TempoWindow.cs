@@ -79,8 +79,12 @@ public static class TempoWindows
             slowest,
             fastest,
             printed,
-            InUnit(start < SlowBeat * unit.Quarters.Value ? Shorter(unit) : unit, start, Math.Round),
-            InUnit(unit, goal, b => Math.Round(b, 1)),
+            InUnit(
+                start < SlowBeat * unit.Quarters.Value ? Shorter(unit) : unit,
+                start,
+                b => start < goal ? Math.Round(b) : Math.Round(b, 1)
+            ),
+            InUnit(unit, goal, b => IsGiven(goal, printed, inForce) ? Math.Round(b, 1) : Math.Floor(b + 1e-6)),
             WindowWords.Of(
                 new WindowWords.Said(slowest, fastest, printed, goal, context.Tempo.IsKnownAt(from), DoubleReeds.Has(instrument)),
                 () => SlowestTempo.Cure(context, part, from, to, who.Level)
@@ -113,6 +117,10 @@ public static class TempoWindows
             return printed.From;
         return Math.Min(printed.To, fastest ?? printed.To);
     }
+
+    // A goal that is worked out is a whole number that is still clean.
+    private static bool IsGiven(double goal, PrintedTempo? printed, double inForce) =>
+        goal == printed?.From || goal == printed?.To || (printed is null && goal == inForce);
 
     private static double Start(double goal, double? fastest, double? lastClean)
     {
