@@ -24,7 +24,7 @@ public sealed class WithLine : IRecipe
         if (passage.Other is not { } other)
             return null;
         var found = passage.Count("shared-rhythm", "answer", "syncopation", "offbeat-entry", "hemiola");
-        return new Suit(Math.Min(0.6, 0.25 + (0.08 * found)), other.Name.Length > 0 ? other.Name : other.Id);
+        return new Suit(Math.Min(0.38, 0.2 + (0.06 * found)), other.Name.Length > 0 ? other.Name : other.Id);
     }
 
     /// <inheritdoc/>
