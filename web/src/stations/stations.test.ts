@@ -68,12 +68,16 @@ describe('what is engraved', () => {
     expect(shown.parts.length * (shown.to - shown.from + 1)).toBeLessThanOrEqual(96)
     expect(shown.cut).toBe(true)
   })
+  it('leaves all of the selection to be played', () => {
+    expect(shownRange({ parts, from: 0, to: 159 }, parts, 160).whole).toEqual({ parts, from: 0, to: 159 })
+  })
   it('is the selection itself when small', () => {
     expect(shownRange({ parts: ['P2'], from: 4, to: 9 }, parts, 160)).toEqual({
       parts: ['P2'],
       from: 4,
       to: 9,
       cut: false,
+      whole: { parts: ['P2'], from: 4, to: 9 },
     })
   })
   it('is the beginning of the first part without a selection', () => {
