@@ -9,18 +9,6 @@ namespace MellowStand.Core.Assign;
 /// practice, no published source.</remarks>
 public static class StepAdvice
 {
-    private static readonly HashSet<string> Ornaments =
-    [
-        "trill-mark",
-        "turn",
-        "delayed-turn",
-        "inverted-turn",
-        "mordent",
-        "inverted-mordent",
-        "shake",
-        "schleifer",
-    ];
-
     /// <summary>Words for each step; empty where nothing changes.</summary>
     /// <param name="score">The score.</param>
     /// <param name="place">The passage.</param>
@@ -61,7 +49,7 @@ public static class StepAdvice
         Parts(score, place)
             .SelectMany(p => p.Measures.Where(m => place.Meets(m.Index, m.Index)))
             .SelectMany(m => m.Notes)
-            .Any(n => n.IsGrace || Ornaments.Any(n.Has));
+            .Any(n => n.IsGrace || OrnamentMarks.All.Any(n.Has));
 
     private static IEnumerable<Part> Parts(Score score, Address place) => score.Parts.Where(p => place.Parts.Contains(p.Id));
 }

@@ -1,23 +1,15 @@
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Practice;
 
 /// <summary>Groups of marks that recipes take out.</summary>
 internal static class MarksOut
 {
-    /// <summary>Ornaments that are played as more than one note.</summary>
+    /// <summary>Ornaments, and the signs that stand with them.</summary>
     public static readonly HashSet<string> Ornaments =
     [
-        "trill-mark",
-        "turn",
-        "delayed-turn",
-        "inverted-turn",
-        "delayed-inverted-turn",
-        "vertical-turn",
-        "mordent",
-        "inverted-mordent",
-        "shake",
-        "schleifer",
+        .. OrnamentMarks.All,
         "accidental-mark",
         "accidental-mark-below",
         "wavy-line-start",
@@ -41,12 +33,12 @@ internal static class MarksOut
     ];
 
     /// <summary>The note without some marks.</summary>
-    public static PlainNote Without(PlainNote note, HashSet<string> names) =>
+    public static PlainNote Without(PlainNote note, IReadOnlySet<string> names) =>
         note.Marks.Any(m => names.Contains(m.Name)) ? note with { Marks = [.. note.Marks.Where(m => !names.Contains(m.Name))] } : note;
 
     /// <summary>The note without slurs.</summary>
     public static PlainNote Unslurred(PlainNote note) => note with { SlurStarts = 0, SlurEnds = 0 };
 
     /// <summary>True when it carries one of the marks.</summary>
-    public static bool Has(PlainNote note, HashSet<string> names) => note.Marks.Any(m => names.Contains(m.Name));
+    public static bool Has(PlainNote note, IReadOnlySet<string> names) => note.Marks.Any(m => names.Contains(m.Name));
 }

@@ -60,6 +60,11 @@ public sealed class RecipeTests
             string.Join(' ', Make("twice-as-long", Flute + "meter:4/4 | C5w | meter:6/8 C5h.").Measures.Select(m => m.Meter))
         );
 
+    // Written out, the notes under the trill would be lost.
+    [Fact]
+    public void A_trill_over_a_chord_is_left_as_it_is() =>
+        Assert.DoesNotContain(Offers("part \"Piano\"\nmeter:2/4 | <C4,E4,G4>q(tr) C5q"), o => o.Recipe.Name == "trills-measured");
+
     [Fact]
     public void The_other_line_sounds_on_a_second_staff()
     {

@@ -9,7 +9,7 @@ internal sealed class MordentPlayed : IOrnament
 {
     private const double Seconds = 0.09;
 
-    public bool Is(Ornamented note) => note.Sound.Note.Top is not null && (note.Sound.Has("mordent") || note.Sound.Has("inverted-mordent"));
+    public bool Is(Ornamented note) => note.Sound.Note.Top is not null && OrnamentMarks.Mordents.Any(note.Sound.Has);
 
     public IReadOnlyList<Stroke> Play(Ornamented note)
     {

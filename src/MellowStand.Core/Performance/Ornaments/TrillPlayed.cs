@@ -8,12 +8,9 @@ namespace MellowStand.Core.Performance;
 /// second is a good player's trill (from memory). Common practice, no published source.</remarks>
 internal sealed class TrillPlayed : IOrnament
 {
-    /// <summary>Notes a second of a good player's trill; from memory.</summary>
-    public const double NotesPerSecond = 10;
-
     private static readonly Fraction Before = new(1, 4);
 
-    public bool Is(Ornamented note) => note.Sound.Note.Top is not null && (note.Sound.Has("trill-mark") || note.Sound.Has("shake"));
+    public bool Is(Ornamented note) => note.Sound.Note.Top is not null && OrnamentMarks.Trills.Any(note.Sound.Has);
 
     public IReadOnlyList<Stroke> Play(Ornamented note)
     {
@@ -34,7 +31,7 @@ internal sealed class TrillPlayed : IOrnament
     // Ends on the main note: an odd number from the main note, an even one from the upper.
     private static int Count(Ornamented note, Fraction length, bool isUpper)
     {
-        var fits = Math.Max(isUpper ? 2 : 3, note.Fits(length, 1 / NotesPerSecond));
+        var fits = Math.Max(isUpper ? 2 : 3, note.Fits(length, 1 / OrnamentMarks.TrillNotesPerSecond));
         return fits % 2 == (isUpper ? 0 : 1) ? fits : fits - 1;
     }
 

@@ -9,14 +9,13 @@ namespace MellowStand.Core.Performance;
 /// it. A sign under the turn alters its lower note. Common practice, no published source.</remarks>
 internal sealed class TurnPlayed : IOrnament
 {
-    private static readonly string[] Kinds = ["turn", "delayed-turn", "inverted-turn", "delayed-inverted-turn", "vertical-turn"];
     private static readonly Fraction Half = new(1, 2);
 
-    public bool Is(Ornamented note) => note.Sound.Note.Top is not null && Array.Exists(Kinds, note.Sound.Has);
+    public bool Is(Ornamented note) => note.Sound.Note.Top is not null && OrnamentMarks.Turns.Any(note.Sound.Has);
 
     public IReadOnlyList<Stroke> Play(Ornamented note)
     {
-        var isInverted = note.Sound.Has("inverted-turn") || note.Sound.Has("delayed-inverted-turn");
+        var isInverted = note.Sound.Marks.Any(m => OrnamentMarks.IsInverted(m.Name));
         var first = isInverted ? -1 : 1;
         int[] around = [note.Neighbour(first), note.Main, note.Neighbour(-first)];
         var (from, to, length) = (note.Sound.From, note.Sound.To, note.Sound.Length);

@@ -1,4 +1,5 @@
 using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Practice;
 
@@ -22,7 +23,7 @@ public sealed class Skeleton : IRecipe
     public Suit? Suits(Passage passage)
     {
         var graces = passage.Notes.Count(n => n.IsGrace);
-        var ornaments = passage.Notes.Count(n => n.Marks.Any(m => MarksOut.Ornaments.Contains(m.Name)));
+        var ornaments = passage.Notes.Count(n => n.Marks.Any(m => OrnamentMarks.All.Contains(m.Name)));
         return graces + ornaments == 0
             ? null
             : new Suit(Math.Min(0.95, 0.7 + (0.05 * (graces + ornaments))), Amounts.Of((graces, "grace note"), (ornaments, "ornament")));

@@ -9,10 +9,7 @@ namespace MellowStand.Core.Practice;
 /// <c>trill-start</c> and ending on the main one; a turn as it is played. Common practice, no published source.</remarks>
 public sealed class TrillsMeasured : IRecipe
 {
-    private static readonly HashSet<string> Trills = ["trill-mark", "shake"];
-    private static readonly HashSet<string> Turns = ["turn", "delayed-turn", "inverted-turn", "delayed-inverted-turn", "vertical-turn"];
-    private static readonly HashSet<string> Mordents = ["mordent", "inverted-mordent"];
-    private static readonly HashSet<string> All = [.. Trills, .. Turns, .. Mordents];
+    private static readonly HashSet<string> All = [.. OrnamentMarks.Trills, .. OrnamentMarks.Turns, .. OrnamentMarks.Mordents];
 
     /// <inheritdoc/>
     public string Name => "trills-measured";
@@ -29,7 +26,7 @@ public sealed class TrillsMeasured : IRecipe
     /// <inheritdoc/>
     public Suit? Suits(Passage passage)
     {
-        var trills = passage.Notes.Count(n => n.Top is not null && n.Marks.Any(m => All.Contains(m.Name)));
+        var trills = passage.Notes.Count(n => n.Heads.Count == 1 && n.Top is not null && n.Marks.Any(m => All.Contains(m.Name)));
         return trills == 0 ? null : new Suit(Math.Min(0.9, 0.7 + (0.05 * trills)), Amounts.Of((trills, "ornament")));
     }
 
@@ -38,7 +35,8 @@ public sealed class TrillsMeasured : IRecipe
 
     private static IEnumerable<PlainNote> Measured(Passage passage, PlainNote note)
     {
-        if (note.Source is not { Top: { } main } source || note.IsGrace || !MarksOut.Has(note, All))
+        // An ornament over a chord stays a sign: written out, the notes under it would be lost.
+        if (note.Source is not { Top: { } main } source || note.Heads.Count != 1 || note.IsGrace || !MarksOut.Has(note, All))
             return [note];
         Pitch Beside(int direction) => Neighbours.Of(passage.Part, source, direction);
         var strokes = Strokes(passage.Study.House, note, main, Beside);
@@ -51,15 +49,15 @@ public sealed class TrillsMeasured : IRecipe
     private static List<(Pitch Pitch, Fraction Length)> Strokes(House house, PlainNote note, Pitch main, Func<int, Pitch> beside)
     {
         var length = note.Length;
-        if (MarksOut.Has(note, Trills))
+        if (MarksOut.Has(note, OrnamentMarks.Trills))
             return Trill(length, main, beside(1), house["trill-start"] == "upper");
-        if (MarksOut.Has(note, Mordents))
+        if (MarksOut.Has(note, OrnamentMarks.Mordents))
         {
             var quick = length > new Fraction(1, 2) ? new Fraction(1, 8) : length / 4;
             return [(main, quick), (beside(note.Marks.Any(m => m.Name == "mordent") ? -1 : 1), quick), (main, length - (quick * 2))];
         }
 
-        var first = note.Marks.Any(m => m.Name.Contains("inverted", StringComparison.Ordinal)) ? -1 : 1;
+        var first = note.Marks.Any(m => OrnamentMarks.IsInverted(m.Name)) ? -1 : 1;
         return Turn(note, main, beside(first), beside(-first));
     }
 

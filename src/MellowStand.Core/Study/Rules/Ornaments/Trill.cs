@@ -8,8 +8,6 @@ namespace MellowStand.Core.Study.Rules;
 /// second.</remarks>
 public sealed class Trill : IStudyRule
 {
-    private const double NotesPerSecond = 10;
-
     /// <inheritdoc/>
     public string Name => "trill";
 
@@ -27,7 +25,7 @@ public sealed class Trill : IStudyRule
                 .Notes.Skip(part.PlaceFrom(note.Onset))
                 .Any(n => n.IsGrace && n.Onset == note.Onset + note.SoundingDuration && n.Voice == note.Voice);
             var seconds = context.Seconds(note.MeasureIndex, note.SoundingDuration);
-            var alternations = Math.Max(1, (int)(seconds * NotesPerSecond / 2));
+            var alternations = Math.Max(1, (int)(seconds * OrnamentMarks.TrillNotesPerSecond / 2));
             var start = context.House["trill-start"] == "upper" ? $"begin on {upper.Name}" : $"begin on {main.Name}";
             var stop = (context.House["trill-end"], closing) switch
             {

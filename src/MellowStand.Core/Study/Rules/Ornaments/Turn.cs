@@ -7,8 +7,6 @@ namespace MellowStand.Core.Study.Rules;
 /// beat of a triplet (upper, main, lower), half a beat plain. Common practice, no published source.</remarks>
 public sealed class Turn : IStudyRule
 {
-    private static readonly string[] Kinds = ["turn", "delayed-turn", "inverted-turn", "delayed-inverted-turn", "vertical-turn"];
-
     /// <inheritdoc/>
     public string Name => "turn";
 
@@ -18,9 +16,9 @@ public sealed class Turn : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        foreach (var note in part.Notes.Where(n => Kinds.Any(n.Has) && n.Top is not null))
+        foreach (var note in part.Notes.Where(n => OrnamentMarks.Turns.Any(n.Has) && n.Top is not null))
         {
-            var inverted = note.Has("inverted-turn") || note.Has("delayed-inverted-turn");
+            var inverted = note.Marks.Any(m => OrnamentMarks.IsInverted(m.Name));
             var (main, upper, lower) = (note.Top!.Value, Neighbours.Of(part, note, 1), Neighbours.Of(part, note, -1));
             var order = inverted
                 ? $"{lower.Name}, {main.Name}, {upper.Name}, {main.Name}"
