@@ -41,7 +41,7 @@ public sealed class ReadinessService(PassageRepository passages, EnsembleReposit
 
     private static PlayerReadiness Of(PassageRow passage, PlayerRow player, SectionRow section, IEnumerable<LogRow> log)
     {
-        var entries = log.Select(l => new CleanTempo(l.Heard, l.Bpm * Quarters(l.Unit))).ToList();
+        var entries = log.Select(l => new HeardTempo(l.Heard, l.Bpm * Quarters(l.Unit))).ToList();
         var forecast = Forecaster.Of(entries, passage.GoalBpm * Quarters(passage.GoalUnit), passage.Due);
         return new PlayerReadiness(player.Id, player.Name, section.Name, entries.Count, entries.FirstOrDefault()?.QuarterBpm, forecast);
     }
