@@ -37,10 +37,7 @@ public sealed record PassageRow(
 /// <summary>A tempo step with its date.</summary>
 public sealed record StepRow(string Unit, double Bpm, DateOnly Due);
 
-/// <summary>Who played which passage at which clean tempo when.</summary>
-public sealed record LogRow(long Id, long PassageId, long PlayerId, string Unit, double Bpm, DateOnly Heard, string Note);
-
-/// <summary>Passages, their steps, who has them, and the log.</summary>
+/// <summary>Passages, their steps, and who has them.</summary>
 public sealed class PassageRepository(Database database)
 {
     /// <summary>Keeps a passage with its steps and the sections and players it is for.</summary>
@@ -70,6 +67,15 @@ public sealed class PassageRepository(Database database)
             Hand(c, id, p);
             return id;
         });
+
+    /// <summary>Keeps many passages as one act; their numbers in order.</summary>
+    public IReadOnlyList<long> AddMany(IReadOnlyList<PassageRow> rows) => database.Act(_ => rows.Select(Add).ToList());
+
+    /// <summary>Takes many passages back as one act.</summary>
+    public void RemoveMany(IReadOnlyList<long> ids, DateTimeOffset now) => database.Act(_ => ids.Count(id => Remove(id, now)));
+
+    /// <summary>Undoes <see cref="RemoveMany"/>.</summary>
+    public void RestoreMany(IReadOnlyList<long> ids) => database.Act(_ => ids.Count(Restore));
 
     /// <summary>Changes a passage that still has the row's version; its log stays.</summary>
     public Change Update(PassageRow p) =>
@@ -110,46 +116,6 @@ public sealed class PassageRepository(Database database)
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public bool Restore(long id) =>
         database.Act(c => c.Run("UPDATE passage SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
-
-    /// <summary>Keeps a clean tempo.</summary>
-    public long AddLog(long passage, long player, string unit, double bpm, DateOnly heard, string note) =>
-        database.Act(c =>
-        {
-            c.Demand("The passage", "passage", "deleted IS NULL", passage);
-            c.Demand("The player", "player", "left_on IS NULL", player);
-            return c.Insert(
-                "INSERT INTO log_entry (passage_id, player_id, unit, bpm, heard, note) VALUES ($passage, $player, $unit, $bpm, "
-                    + "$heard, $note)",
-                ("passage", passage),
-                ("player", player),
-                ("unit", unit),
-                ("bpm", bpm),
-                ("heard", heard.Iso()),
-                ("note", note)
-            );
-        });
-
-    /// <summary>The log of a passage, or all of it, newest first.</summary>
-    public IReadOnlyList<LogRow> Log(long? passage = null)
-    {
-        using var c = database.Open();
-        return c.Read(
-            "SELECT l.id, passage_id, player_id, unit, bpm, heard, l.note FROM log_entry l JOIN passage p ON p.id = "
-                + "l.passage_id JOIN piece q ON q.id = p.piece_id WHERE l.deleted IS NULL AND q.deleted IS NULL AND ($passage "
-                + "IS NULL OR passage_id = $passage) ORDER BY heard DESC, l.id DESC",
-            r => new LogRow(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.GetString(3), r.GetDouble(4), r.Day(5)!.Value, r.GetString(6)),
-            ("passage", passage)
-        );
-    }
-
-    /// <summary>Takes a log entry back.</summary>
-    public bool RemoveLog(long id, DateTimeOffset now) =>
-        database.Act(c => c.Run("UPDATE log_entry SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
-        > 0;
-
-    /// <summary>Undoes <see cref="RemoveLog"/>.</summary>
-    public bool RestoreLog(long id) =>
-        database.Act(c => c.Run("UPDATE log_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
     // What a director can change of a passage.
     private static (string Name, object? Value)[] Asked(PassageRow p) =>
@@ -214,7 +180,7 @@ public sealed class PassageRepository(Database database)
             + "AND ($passage IS NULL OR id = $passage))";
         (string, object?)[] which = [("piece", piece), ("passage", passage)];
         var steps = c.Read(
-                "SELECT passage_id, unit, bpm, due FROM passage_step" + Of + " ORDER BY passage_id, position",
+                $"SELECT passage_id, unit, bpm, COALESCE({SeasonRepository.StepDay}, due) FROM passage_step st" + Of + " ORDER BY passage_id, position",
                 r => (Id: r.GetInt64(0), Step: new StepRow(r.GetString(1), r.GetDouble(2), r.Day(3)!.Value)),
                 which
             )

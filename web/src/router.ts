@@ -17,6 +17,36 @@ export const router = createRouter({
       meta: { title: 'Ensemble' },
     },
     {
+      path: '/season/:tab(weeks|calendar|rehearsals)?',
+      name: 'season',
+      component: () => import('./views/season/SeasonView.vue'),
+      meta: { title: 'Season' },
+    },
+    {
+      path: '/week/:section(\\d+)',
+      name: 'week',
+      component: () => import('./season/WeekSheet.vue'),
+      meta: { bare: true, title: 'Week sheet' },
+    },
+    {
+      path: '/piece/:id(\\d+)/plan',
+      name: 'plan',
+      component: () => import('./season/PiecePlan.vue'),
+      meta: { bare: true, title: 'Plan of the piece' },
+    },
+    {
+      path: '/test/:test(\\d+)',
+      name: 'test',
+      component: () => import('./stations/hear/tests/TestView.vue'),
+      meta: { title: 'Playing test' },
+    },
+    {
+      path: '/test/:test(\\d+)/sheet',
+      name: 'test-sheet',
+      component: () => import('./stations/hear/tests/TestSheet.vue'),
+      meta: { bare: true, title: 'Test sheet' },
+    },
+    {
       path: '/house-rules',
       name: 'house-rules',
       component: () => import('./views/house/HouseRulesView.vue'),

@@ -86,6 +86,14 @@ public static class HouseRuleCatalog
             "five-clean|five clean in a row up, two missed back",
             "once-clean|one clean, the next step"
         ),
+        Rule(
+            "section-ready",
+            "How many of a section may still miss a passage when the section is called ready?",
+            "one-in-ten|one in ten",
+            "none|none, everybody has it",
+            "one|one",
+            "one-in-five|one in five"
+        ),
     ];
 
     /// <summary>The rule with the name, or null.</summary>

@@ -35,7 +35,15 @@ public static class StandEndpoints
         api.MapVariants();
         api.MapPaths();
         api.MapAssign();
+        api.MapCut();
+        api.MapPlan();
+        api.MapCalendar();
+        api.MapSeason();
         api.MapHear();
+        api.MapReadiness();
+        api.MapForecast();
+        api.MapTests();
+        api.MapSharedRemarks();
         api.MapEnsemble();
         api.MapRoster();
         api.MapRecords();

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using MellowStand.Core.Hear;
 using MellowStand.Core.Tempo;
 using MellowStand.Storage;
@@ -5,24 +6,42 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Services;
 
 /// <summary>How far a player is with a passage.</summary>
-public sealed record PlayerReadiness(long PlayerId, string Player, string Section, int Entries, double? LastQuarterBpm, Forecast Forecast)
+/// <param name="Player">The player.</param>
+/// <param name="Section">Their section.</param>
+/// <param name="Heard">What was heard, the newest first, in quarters a minute.</param>
+/// <param name="Prior">How common each kind of learner is in their section.</param>
+/// <param name="Forecast">What the curve to the date says.</param>
+public sealed record PlayerReadiness(
+    PlayerRow Player,
+    SectionRow Section,
+    IReadOnlyList<HeardTempo> Heard,
+    LearnerPrior Prior,
+    Forecast Forecast
+)
 {
-    /// <summary>What the line to the date says.</summary>
+    /// <summary>What the curve to the date says.</summary>
     public Readiness Readiness => Forecast.Readiness;
+
+    /// <summary>The newest clean tempo in quarters a minute, or null.</summary>
+    public double? LastClean => Heard.FirstOrDefault(h => h.Clean)?.QuarterBpm;
 }
 
-/// <summary>Forecasts for the players who have a passage.</summary>
-public sealed class ReadinessService(PassageRepository passages, EnsembleRepository ensemble)
+/// <summary>Forecasts for the players who have a passage. A forecast is worked out once for what it rests on.</summary>
+public sealed class ReadinessService(PassageRepository passages, LogRepository log, EnsembleRepository ensemble)
 {
+    private const int MostKept = 20_000;
+
+    private readonly ConcurrentDictionary<string, Forecast> _forecasts = new();
+    private readonly ConcurrentDictionary<string, LearnerPrior> _priors = new();
+
     /// <summary>One line a player, in the order of sections and chairs.</summary>
-    public IReadOnlyList<PlayerReadiness> Of(PassageRow passage) => Of([passage], passages.Log(passage.Id))[passage.Id];
+    public IReadOnlyList<PlayerReadiness> Of(PassageRow passage) => Of([passage])[passage.Id];
 
-    /// <summary>The lines of many passages, in three queries.</summary>
-    public IReadOnlyDictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed) =>
-        handed.Count == 0 ? new Dictionary<long, IReadOnlyList<PlayerReadiness>>() : Of(handed, passages.Log());
-
-    private Dictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed, IReadOnlyList<LogRow> log)
+    /// <summary>The lines of many passages, in a few queries.</summary>
+    public IReadOnlyDictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed)
     {
+        if (handed.Count == 0)
+            return new Dictionary<long, IReadOnlyList<PlayerReadiness>>();
         var sections = ensemble.Sections().ToDictionary(s => s.Id);
         var players = ensemble
             .Players()
@@ -30,23 +49,71 @@ public sealed class ReadinessService(PassageRepository passages, EnsembleReposit
             .OrderBy(p => sections[p.SectionId].Position)
             .ThenBy(p => p.Chair)
             .ToList();
-        var entries = log.ToLookup(l => (l.PassageId, l.PlayerId));
+        var entries = log.All().ToLookup(l => (l.PassageId, l.PlayerId), l => new HeardTempo(l.Heard, l.Bpm * Quarters(l.Unit), l.Clean));
+        var priors = Priors(players, entries);
         return handed.ToDictionary(
             p => p.Id,
             p =>
                 (IReadOnlyList<PlayerReadiness>)
-                    [.. players.Where(x => Has(p, x)).Select(x => Of(p, x, sections[x.SectionId], entries[(p.Id, x.Id)]))]
+                    [
+                        .. players
+                            .Where(x => Has(p, x))
+                            .Select(x => Of(p, x, sections[x.SectionId], [.. entries[(p.Id, x.Id)]], priors[x.SectionId])),
+                    ]
         );
     }
 
-    private static PlayerReadiness Of(PassageRow passage, PlayerRow player, SectionRow section, IEnumerable<LogRow> log)
+    /// <summary>Quarters of a beat unit.</summary>
+    public static double Quarters(string unit) => BeatUnit.Find(unit)?.Quarters.Value ?? 1;
+
+    /// <summary>The goal of a passage in quarters a minute.</summary>
+    public static double Goal(PassageRow passage) => passage.GoalBpm * Quarters(passage.GoalUnit);
+
+    // What a section has shown in all its passages.
+    private Dictionary<long, (string Key, LearnerPrior Prior)> Priors(
+        List<PlayerRow> players,
+        ILookup<(long PassageId, long PlayerId), HeardTempo> entries
+    )
     {
-        var entries = log.Select(l => new HeardTempo(l.Heard, l.Bpm * Quarters(l.Unit))).ToList();
-        var forecast = Forecaster.Of(entries, passage.GoalBpm * Quarters(passage.GoalUnit), passage.Due);
-        return new PlayerReadiness(player.Id, player.Name, section.Name, entries.Count, entries.FirstOrDefault()?.QuarterBpm, forecast);
+        var all = passages.All();
+        return players
+            .GroupBy(p => p.SectionId)
+            .ToDictionary(
+                g => g.Key,
+                g =>
+                {
+                    var heard = g.SelectMany(p => all.Select(a => new LearnerHistory([.. entries[(a.Id, p.Id)]], Goal(a), a.Due)))
+                        .Where(h => Forecaster.CanTell(h.Entries))
+                        .ToList();
+                    var key = string.Join('/', heard.Select(KeyOf));
+                    return (key, Keep(_priors, key, () => LearnerPrior.Learn(heard)));
+                }
+            );
     }
 
-    private static double Quarters(string unit) => BeatUnit.Find(unit)?.Quarters.Value ?? 1;
+    private PlayerReadiness Of(
+        PassageRow passage,
+        PlayerRow player,
+        SectionRow section,
+        IReadOnlyList<HeardTempo> heard,
+        (string Key, LearnerPrior Prior) prior
+    )
+    {
+        var goal = Goal(passage);
+        var key = $"{KeyOf(new LearnerHistory(heard, goal, passage.Due))} {(Forecaster.CanTell(heard) ? prior.Key : "")}";
+        var forecast = Keep(_forecasts, key, () => Forecaster.Of(heard, goal, passage.Due, prior.Prior));
+        return new PlayerReadiness(player, section, heard, prior.Prior, forecast);
+    }
+
+    private static string KeyOf(LearnerHistory h) =>
+        $"{h.Goal} {h.Due.DayNumber} {string.Join(',', h.Entries.Select(e => $"{e.Day.DayNumber}:{e.QuarterBpm}{(e.Clean ? "" : "x")}"))}";
+
+    private static T Keep<T>(ConcurrentDictionary<string, T> kept, string key, Func<T> make)
+    {
+        if (kept.Count > MostKept)
+            kept.Clear();
+        return kept.GetOrAdd(key, _ => make());
+    }
 
     // Those named, and those of its sections.
     private static bool Has(PassageRow passage, PlayerRow player) =>

@@ -53,13 +53,13 @@ public sealed class TwoDirectorsTests : IDisposable
     public void Nothing_is_added_to_what_is_removed()
     {
         var ensemble = _server.Services.GetRequiredService<EnsembleRepository>();
-        var passages = _server.Services.GetRequiredService<PassageRepository>();
+        var log = _server.Services.GetRequiredService<LogRepository>();
         var today = new DateOnly(2026, 9, 1);
         var section = ensemble.AddSection("Horns");
         ensemble.RemoveSection(section, today);
         Assert.Throws<GoneException>(() => ensemble.AddPlayer(section, "Ada", null, 1, "comfortable"));
-        Assert.Throws<GoneException>(() => passages.AddLog(77, 1, "quarter", 60, today, ""));
-        var e = Assert.Throws<GoneException>(() => passages.AddLog(77, 1, "quarter", 60, today, ""));
+        Assert.Throws<GoneException>(() => log.Add(new LogRow(0, 77, 1, "quarter", 60, today, "")));
+        var e = Assert.Throws<GoneException>(() => log.Add(new LogRow(0, 77, 1, "quarter", 60, today, "")));
         Assert.Equal(
             (409, "The passage was removed in the same moment, so nothing was kept. Load the page again."),
             ProblemSentences.Of(e)

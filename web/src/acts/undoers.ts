@@ -16,11 +16,27 @@ export interface Undoable {
   recalled: { piece: number; finding: string; scope: string }
   reviewed: { piece: number; before: Reviewed[] }
   handedOut: { passage: number }
+  handedOutMany: { passages: number[] }
   takenBack: { passage: number }
   passageEdited: { passage: number; before: PassageBody }
   pathChanged: { passage: number; before: string[][] | null }
   logged: { entry: number }
   logRemoved: { entry: number }
+  logEdited: { entry: number; before: Schemas['LogRequest'] }
+  remarkSaid: { remark: number }
+  testHeld: { test: number }
+  testEdited: { test: number; before: Schemas['TestRequest'] }
+  testRemoved: { test: number }
+  marked: { test: number; player: number; before: Record<string, number>; note: string }
+  weighed: { before: Schemas['WeightEdit'][] }
+  planKept: { plan: number }
+  planUndone: { plan: number; seen: number | null }
+  sessionMoved: { session: number; day: string; byHand: boolean }
+  practiceTimes: { before: Schemas['PracticeView'] }
+  ownMinutes: { before: Schemas['OwnMinutes'] }
+  entriesAdded: { entries: number[] }
+  entriesRemoved: { entries: number[] }
+  entryEdited: { entry: number; before: Schemas['CalendarEntryView'] }
   joined: { players: number[]; sections: number[] }
   left: { players: number[]; sections: number[] }
   playerEdited: { player: number; before: PlayerBody }
@@ -87,6 +103,7 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
     ),
   reviewed: review,
   handedOut: (u) => take(api.DELETE('/api/passages/{passage}', { params: { path: { passage: u.passage } } })),
+  handedOutMany: (u) => take(api.POST('/api/passages/remove', { body: { passages: u.passages } })),
   takenBack: (u) => take(api.POST('/api/passages/{passage}/restore', { params: { path: { passage: u.passage } } })),
   passageEdited: async (u) =>
     take(
@@ -102,6 +119,62 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
   },
   logged: (u) => take(api.DELETE('/api/log/{entry}', { params: { path: { entry: u.entry } } })),
   logRemoved: (u) => take(api.POST('/api/log/{entry}/restore', { params: { path: { entry: u.entry } } })),
+  logEdited: async (u) => {
+    const now = (await take(api.GET('/api/log'))).find((l) => l.id === u.entry)
+    return take(
+      api.PUT('/api/log/{entry}', {
+        params: { path: { entry: u.entry } },
+        body: { ...u.before, version: now?.version ?? 0 },
+      }),
+    )
+  },
+  remarkSaid: (u) => take(api.DELETE('/api/remarks/{remark}', { params: { path: { remark: u.remark } } })),
+  testHeld: (u) => take(api.DELETE('/api/tests/{test}', { params: { path: { test: u.test } } })),
+  testEdited: async (u) => {
+    const params = { path: { test: u.test } }
+    const { version } = await take(api.GET('/api/tests/{test}', { params }))
+    return take(api.PUT('/api/tests/{test}', { params, body: { ...u.before, version } }))
+  },
+  testRemoved: (u) => take(api.POST('/api/tests/{test}/restore', { params: { path: { test: u.test } } })),
+  marked: async (u) => {
+    const test = await take(api.GET('/api/tests/{test}', { params: { path: { test: u.test } } }))
+    const version = test.players.find((p) => p.player === u.player)?.version ?? 0
+    return take(
+      api.PUT('/api/tests/{test}/marks/{player}', {
+        params: { path: { test: u.test, player: u.player } },
+        body: { marks: u.before, note: u.note, version },
+      }),
+    )
+  },
+  weighed: (u) => take(api.PUT('/api/test-criteria', { body: u.before })),
+  planKept: (u) => take(api.DELETE('/api/season/plans/{plan}', { params: { path: { plan: u.plan } } })),
+  planUndone: (u) =>
+    take(api.POST('/api/season/plans/{plan}/keep', { params: { path: { plan: u.plan } }, body: { seen: u.seen } })),
+  sessionMoved: async (u) => {
+    const { plan } = await take(api.GET('/api/season'))
+    return take(
+      api.PUT('/api/season/sessions/{session}', {
+        params: { path: { session: u.session } },
+        body: { day: u.day, byHand: u.byHand, version: plan?.version ?? 0 },
+      }),
+    )
+  },
+  practiceTimes: async (u) => {
+    const { practice } = await take(api.GET('/api/calendar'))
+    return take(api.PUT('/api/calendar/practice', { body: { ...u.before, version: practice.version } }))
+  },
+  ownMinutes: (u) => take(api.PUT('/api/calendar/minutes', { body: u.before })),
+  entriesAdded: (u) => take(api.POST('/api/calendar/entries/remove', { body: { entries: u.entries } })),
+  entriesRemoved: (u) => take(api.POST('/api/calendar/entries/restore', { body: { entries: u.entries } })),
+  entryEdited: async (u) => {
+    const now = (await take(api.GET('/api/calendar'))).entries.find((e) => e.id === u.entry)
+    return take(
+      api.PUT('/api/calendar/entries/{entry}', {
+        params: { path: { entry: u.entry } },
+        body: { ...u.before, version: now?.version ?? 0 },
+      }),
+    )
+  },
   joined: (u) => take(api.POST('/api/ensemble/leave', people(u))),
   left: (u) => take(api.POST('/api/ensemble/return', people(u))),
   playerEdited: async (u) => {

@@ -28,7 +28,7 @@ let line: Promise<unknown> = Promise.resolve()
 let waiting = 0
 let stale: QueryKey[] = []
 
-const ofPieces: readonly QueryKey[] = [['piece'], keys.shelf, keys.passages, keys.log]
+const ofPieces: readonly QueryKey[] = [['piece'], keys.shelf, keys.passages, keys.log, keys.season]
 
 /** True while an act with the key runs; without a key while any does. */
 export const isBusy = (key?: string) => computed(() => (key ? running.has(key) : running.size > 0))
@@ -87,7 +87,7 @@ export async function undoAct(done: Done) {
       return true
     },
     words: null,
-    fresh: [['piece'], keys.shelf, keys.passages, keys.log, keys.ensemble, keys.rules, keys.charts],
+    fresh: [...ofPieces, keys.ensemble, keys.rules, keys.charts, keys.calendar, keys.tests],
   })
   if (gone) useActs().remove(done.id)
   undoing.delete(done.id)

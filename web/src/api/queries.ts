@@ -13,6 +13,9 @@ export const keys = {
   log: ['log'] as const,
   charts: ['charts'] as const,
   jobs: ['jobs'] as const,
+  season: ['season'] as const,
+  calendar: ['calendar'] as const,
+  tests: ['tests'] as const,
   sheet: (passage: number) => ['passages', passage, 'sheet'] as const,
 }
 

@@ -1214,7 +1214,485 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/passages/{passage}/readiness": {
+    "/api/pieces/{id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CutAsk"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/passages/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyPassages"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PassageView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassageIds"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassageIds"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanAsk"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rehearsals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    piece?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RehearsalView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/readiness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PassageReadinessView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ForecastRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ForecastView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/test-criteria": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CriterionView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": null | components["schemas"]["WeightEdit"][];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CriterionView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{passage}/remarks": {
         parameters: {
             query?: never;
             header?: never;
@@ -1238,7 +1716,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReadyView"][];
+                        "application/json": components["schemas"]["SharedRemarkView"][];
                     };
                 };
                 /** @description Nobody is signed in. */
@@ -1251,7 +1729,39 @@ export interface paths {
             };
         };
         put?: never;
-        post?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SharedRemarkRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SharedRemarkView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -3864,6 +4374,710 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/minutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnMinutes"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalendarEntries"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarIds"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/entries/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalendarEntryView"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/entries/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalendarIds"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/entries/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalendarIds"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadEvent"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/plans/{plan}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonPlanView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/plans/{plan}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    plan: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["KeepPlan"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/sessions/{session}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    session: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MoveSession"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/sections/{section}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    section: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season/players/{player}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    player: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -3943,7 +5157,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/log/{entry}": {
+    "/api/log/questions": {
         parameters: {
             query?: never;
             header?: never;
@@ -3952,6 +5166,84 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LogRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string[];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LogRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         post?: never;
         delete: {
             parameters: {
@@ -4000,6 +5292,578 @@ export interface paths {
                 header?: never;
                 path: {
                     entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{passage}/readiness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadyView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{passage}/players/{player}/fan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                    player: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlayerFanView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{passage}/gives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    section: number;
+                };
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GiveView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/passages/{passage}/fixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    passage: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FixView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TestRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests/{test}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    test: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    test: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TestRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    test: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests/{test}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    test: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests/{test}/marks/{player}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    test: number;
+                    player: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MarksRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TestView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests/{test}/results.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    test: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/remarks/{remark}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    remark: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/remarks/{remark}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    remark: number;
                 };
                 cookie?: never;
             };
@@ -4862,6 +6726,59 @@ export interface components {
             /** @description The strokes of the range. */
             strokes: components["schemas"]["StrokeView"][];
         };
+        /** @description Entries to add as one act. */
+        CalendarEntries: {
+            entries: null | components["schemas"]["CalendarEntryView"][];
+        };
+        /** @description An entry of the calendar. */
+        CalendarEntryView: {
+            /**
+             * Format: int64
+             * @description Its number; 0 for a new one.
+             */
+            id: number;
+            /**
+             * Format: date
+             * @description First day.
+             */
+            first: string;
+            /**
+             * Format: date
+             * @description Last day; the first when left out.
+             */
+            last: null | string;
+            /** @description `off`, `rehearsal`, `concert` or `minutes`. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Length of a rehearsal, or minutes of practice on a day with other minutes.
+             */
+            minutes: number;
+            /** @description A few words. */
+            title: null | string;
+            /**
+             * Format: time
+             * @description When it begins, e.g. `15:30:00`, or null.
+             */
+            starts: null | string;
+            /** @description Its identity in a calendar file, or null. */
+            uid: null | string;
+            /**
+             * Format: int32
+             * @description For a change: the version that was seen.
+             */
+            version: null | number;
+        };
+        /** @description Entries by number. */
+        CalendarIds: {
+            entries: null | number[];
+        };
+        /** @description The calendar. */
+        CalendarView: {
+            practice: components["schemas"]["PracticeView"];
+            entries: components["schemas"]["CalendarEntryView"][];
+            own: components["schemas"]["OwnMinutes"][];
+        };
         /** @description How much a new edition takes over. */
         CarriedView: {
             /** Format: int32 */
@@ -5024,6 +6941,68 @@ export interface components {
         Credentials: {
             name: string;
             password: string;
+        };
+        /** @description A criterion as the interface shows it. */
+        CriterionView: {
+            name: string;
+            words: string;
+            forScales: boolean;
+            /** Format: int32 */
+            weight: number;
+        };
+        /** @description What is to be cut into passages. */
+        CutAsk: {
+            /** @description Ids of the parts; all when left out. */
+            parts: null | string[];
+            /** @description Label of the first measure; the first when left out. */
+            from: null | string;
+            /** @description Label of the last measure; the last when left out. */
+            to: null | string;
+            /**
+             * Format: int32
+             * @description At most so many measures a passage; 16 when left out.
+             */
+            longest: null | number;
+        };
+        /** @description A proposed passage. */
+        CutView: {
+            /** @description Ids of the parts that share it. */
+            parts: string[];
+            /** @description Label of the first measure. */
+            from: string;
+            /** @description Label of the last measure. */
+            to: string;
+            /**
+             * Format: int32
+             * @description Minutes to learn it, all sessions together.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Its heat, 0 to 1.
+             */
+            heat: number;
+            /** @description Where it begins and ends, and what the minutes are made of. */
+            why: string;
+            /** @description Measures elsewhere that are learnt with it. */
+            same: components["schemas"]["RangeView"][];
+            /**
+             * Format: int32
+             * @description First measure from 0.
+             */
+            fromIndex: number;
+            /**
+             * Format: int32
+             * @description Last measure from 0.
+             */
+            toIndex: number;
+            /** @description Sections that are seated at its parts as a whole. */
+            sections: string[];
+            /**
+             * Format: int32
+             * @description How many are seated at its parts.
+             */
+            players: number;
         };
         /** @description A tempo step with its date. */
         DatedStepView: {
@@ -5206,6 +7185,17 @@ export interface components {
             /** @description E.g. `measure 28: staccato on the four eighths`. */
             what: string;
         };
+        /** @description One day of a fan. */
+        FanView: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            high: number;
+        };
         /** @description A finding as the interface shows it. */
         FindingView: {
             /** @description Its id. */
@@ -5281,6 +7271,83 @@ export interface components {
             /** @description The school's correction, or null. */
             standing: null | string;
         };
+        /** @description Something to fix, offered by one key. */
+        FixView: {
+            /**
+             * Format: int32
+             * @description The digit that writes it.
+             */
+            key: number;
+            /** @description The words. */
+            words: string;
+        };
+        /** @description A tempo that was heard. */
+        ForecastEntry: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: double
+             * @description Quarters a minute.
+             */
+            quarterBpm: number;
+            /** @description False for a try that failed; true when left out. */
+            clean?: null | boolean;
+        };
+        /** @description What a forecast is asked for. */
+        ForecastRequest: {
+            /** @description What was heard. */
+            entries: null | components["schemas"]["ForecastEntry"][];
+            /**
+             * Format: double
+             * @description The goal in quarters a minute.
+             */
+            goal: number;
+            /**
+             * Format: date
+             * @description The date.
+             */
+            due: string;
+        };
+        /** @description A forecast; what nobody can tell is null. */
+        ForecastView: {
+            /** @description `early`, `on-time`, `late` or `cannot-tell`. */
+            readiness: string;
+            /**
+             * Format: int32
+             * @description How many entries it rests on.
+             */
+            entries: number;
+            /**
+             * Format: double
+             * @description Chance that the goal is clean by the date, 0 to 1.
+             */
+            chance: null | number;
+            /**
+             * Format: double
+             * @description Quarters a minute: in one of ten cases the clean tempo of the date lies below.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description In one of ten cases it lies above.
+             */
+            high: null | number;
+            /**
+             * Format: date
+             * @description The day on which the goal is as likely clean as not.
+             */
+            readyOn: null | string;
+            /**
+             * Format: double
+             * @description Gain a week.
+             */
+            perWeek: null | number;
+            /** @description The reason with its numbers. */
+            why: string;
+        };
         /** @description A measure on the strip. */
         FrameView: {
             /** Format: int32 */
@@ -5318,6 +7385,11 @@ export interface components {
             remove?: null | string[];
             /** @description The reason. */
             why?: null | string;
+        };
+        /** @description Something that gives. */
+        GiveView: {
+            what: string;
+            why: string;
         };
         /** @description A passage that a player has. */
         HasPassage: {
@@ -5422,6 +7494,15 @@ export interface components {
             /** @description Why it failed, or null. */
             sentence: null | string;
         };
+        JsonElement: unknown;
+        /** @description Puts a plan in force. */
+        KeepPlan: {
+            /**
+             * Format: int64
+             * @description The plan in force that was seen; null for none.
+             */
+            seen: null | number;
+        };
         /** @description A ladder to compute. */
         LadderRequest: {
             start: null | components["schemas"]["TempoView"];
@@ -5507,7 +7588,7 @@ export interface components {
              */
             open: number;
         };
-        /** @description A clean tempo to log. */
+        /** @description A tempo to log. */
         LogRequest: {
             /**
              * Format: int64
@@ -5523,7 +7604,7 @@ export interface components {
             unit: string;
             /**
              * Format: double
-             * @description Clean beats per minute.
+             * @description Beats per minute.
              */
             bpm: number;
             /**
@@ -5533,6 +7614,13 @@ export interface components {
             heard: null | string;
             /** @description What to fix next. */
             note: null | string;
+            /** @description False for a try that failed; true when left out. */
+            clean?: null | boolean;
+            /**
+             * Format: int32
+             * @description For a correction: the version that was seen.
+             */
+            version?: null | number;
         };
         /** @description A log entry. */
         LogView: {
@@ -5552,6 +7640,42 @@ export interface components {
             heard: string;
             note: string;
             section: string;
+            clean: boolean;
+            /** Format: int32 */
+            version: number;
+        };
+        /** @description Many passages to hand out, or to take back, as one act. */
+        ManyPassages: {
+            passages: null | components["schemas"]["PassageRequest"][];
+        };
+        /** @description Marks of a player. */
+        MarksRequest: {
+            /** @description Marks by criterion, 0 to 5. */
+            marks: null | {
+                [key: string]: number;
+            };
+            /** @description A word to them. */
+            note: null | string;
+            /**
+             * Format: int32
+             * @description The version that was seen; 0 where nothing was marked yet.
+             */
+            version: null | number;
+        };
+        /** @description Moves a session. */
+        MoveSession: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description True when it stays there in the plans to come; true when left out. */
+            byHand: null | boolean;
+            /**
+             * Format: int32
+             * @description The version of the plan that was seen.
+             */
+            version: null | number;
         };
         /** @description One note, chord or rest, ties joined. */
         NoteView: {
@@ -5587,6 +7711,21 @@ export interface components {
             name: string;
             usual: boolean;
         };
+        /** @description Other minutes than the school's. */
+        OwnMinutes: {
+            /** @description `section` or `player`. */
+            whose: string;
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Minutes a day; null gives those of the school.
+             */
+            minutes: null | number;
+        };
         /** @description How some parts read a finding that they share with others in notes of their own. */
         OwnWordsView: {
             parts: string[];
@@ -5617,6 +7756,16 @@ export interface components {
             desk: null | string;
             /** @description True for a part on one staff that two players may read. */
             canSplit: boolean;
+        };
+        /** @description Passages by number. */
+        PassageIds: {
+            passages: null | number[];
+        };
+        /** @description A passage with how far its sections and players are. */
+        PassageReadinessView: {
+            passage: components["schemas"]["PassageView"];
+            sections: components["schemas"]["SectionChanceView"][];
+            players: components["schemas"]["ReadyView"][];
         };
         /** @description A passage to hand out. */
         PassageRequest: {
@@ -5893,6 +8042,98 @@ export interface components {
             /** @description Label of the last measure, or null for the last. */
             to: null | string;
         };
+        /** @description What is to be planned. */
+        PlanAsk: {
+            /** @description The days. */
+            days: null | components["schemas"]["PlanDayAsk"][];
+            /** @description The passages in the order of the music. */
+            passages: null | components["schemas"]["PlanPassageAsk"][];
+            /** @description `hardest-first` (also when left out), `from-start` or `from-end`. */
+            rule: null | string;
+        };
+        /** @description A day on which can be practiced. */
+        PlanDayAsk: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            date: string;
+            /**
+             * Format: int32
+             * @description Minutes that each player has.
+             */
+            minutes: number;
+        };
+        /** @description A passage to plan. */
+        PlanPassageAsk: {
+            /** @description Its key, text or number. */
+            id: components["schemas"]["JsonElement"];
+            /**
+             * Format: int32
+             * @description Minutes of a session.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description How often it is practiced.
+             */
+            sessions: number;
+            /**
+             * Format: int32
+             * @description Calendar days from one session to the next; 1 when left out.
+             */
+            gap: null | number;
+            /** @description Keys of those who practice it, text or numbers. */
+            players: null | unknown[];
+            /**
+             * Format: date
+             * @description The day to have it by.
+             */
+            due: string;
+            /**
+             * Format: date
+             * @description The first day of work, or null for any.
+             */
+            from: null | string;
+        };
+        /** @description A plan. */
+        PlanView: {
+            /** @description `optimal`, `feasible` or `cannot`. */
+            state: string;
+            /**
+             * Format: int32
+             * @description Days that last sessions come after their dates, added up.
+             */
+            late: number;
+            /**
+             * Format: int32
+             * @description Most minutes of one player on one day.
+             */
+            peak: number;
+            /**
+             * Format: int32
+             * @description No plan has less: of `late` where that is not proved, else of `peak`.
+             */
+            bound: number;
+            /** @description The days with their work. */
+            days: components["schemas"]["PlannedDay"][];
+            /** @description What gives where something is late or does not fit. */
+            gives: components["schemas"]["GiveView"][];
+        };
+        /** @description A day with its work. */
+        PlannedDay: {
+            /** Format: date */
+            date: string;
+            work: components["schemas"]["PlannedWork"][];
+        };
+        /** @description A session. */
+        PlannedWork: {
+            passage: components["schemas"]["JsonElement"];
+            /** Format: int32 */
+            session: number;
+            /** Format: int32 */
+            minutes: number;
+        };
         /** @description A player to add or change. */
         PlayerEdit: {
             /**
@@ -5919,6 +8160,13 @@ export interface components {
              */
             version?: null | number;
         };
+        /** @description What is expected of a player in a passage, day by day. */
+        PlayerFanView: {
+            ready: components["schemas"]["ReadyView"];
+            /** Format: double */
+            goal: number;
+            fan: components["schemas"]["FanView"][];
+        };
         /** @description One player: who they are, what they have, what was heard. */
         PlayerRecord: {
             /** @description The player. */
@@ -5934,6 +8182,10 @@ export interface components {
             passages: components["schemas"]["HasPassage"][];
             /** @description All that was heard, newest first. */
             entries: components["schemas"]["LogView"][];
+            /** @description Remarks that were said to many and reach them too. */
+            remarks: components["schemas"]["SharedRemarkView"][];
+            /** @description Their results in tests. */
+            tests: components["schemas"]["TestResultView"][];
         };
         /** @description A player. */
         PlayerView: {
@@ -5950,6 +8202,26 @@ export interface components {
             options: null | string[];
             /** Format: int32 */
             version: number;
+        };
+        /** @description When the school practices. */
+        PracticeView: {
+            /**
+             * Format: int32
+             * @description Minutes a day at home.
+             */
+            minutes: number;
+            /** @description Days of the week without practice, Sunday as 0. */
+            restDays: number[];
+            /**
+             * Format: int32
+             * @description Last days before a date that are kept for runs.
+             */
+            runDays: number;
+            /**
+             * Format: int32
+             * @description The version that was seen.
+             */
+            version: null | number;
         };
         /** @description A part of a file that is not kept yet. */
         PreviewPart: {
@@ -6026,13 +8298,47 @@ export interface components {
             rule: string;
             everywhere: boolean;
         };
+        /** @description Measures by label. */
+        RangeView: {
+            from: string;
+            to: string;
+        };
+        /** @description What a calendar file says of one day or stretch, with a guess of what it is. */
+        ReadEvent: {
+            /**
+             * Format: date
+             * @description First day.
+             */
+            first: string;
+            /**
+             * Format: date
+             * @description Last day.
+             */
+            last: string;
+            /** @description A guess from its words, or null where they tell nothing. */
+            kind: null | string;
+            /**
+             * Format: int32
+             * @description Its length where it is a rehearsal.
+             */
+            minutes: number;
+            /** @description Its words. */
+            title: string;
+            /**
+             * Format: time
+             * @description When it begins, or null for whole days.
+             */
+            starts: null | string;
+            /** @description Its identity. */
+            uid: string;
+        };
         /** @description What one part prints. */
         ReadingView: {
             part: string;
             notes: string[];
             has: string;
         };
-        /** @description What the line to the date says of a player. */
+        /** @description What the curve to the date says of a player. */
         ReadyView: {
             /**
              * Format: int64
@@ -6056,8 +8362,23 @@ export interface components {
              */
             lastQuarterBpm: null | number;
             /**
+             * Format: double
+             * @description Chance that the goal is clean by the date, 0 to 1, or null.
+             */
+            chance: null | number;
+            /**
+             * Format: double
+             * @description In one of ten cases the clean tempo of the date lies below, or null.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description In one of ten cases it lies above, or null.
+             */
+            high: null | number;
+            /**
              * Format: date
-             * @description The day the line meets the goal, or null.
+             * @description The day on which the goal is as likely clean as not, or null.
              */
             readyOn: null | string;
             /**
@@ -6067,10 +8388,33 @@ export interface components {
             perWeek: null | number;
             /**
              * Format: double
-             * @description Tempo on the date, or null.
+             * @description The middle of what is expected on the date, or null.
              */
             atDate: null | number;
             /** @description The reason with its numbers. */
+            why: string;
+        };
+        /** @description Some minutes of a rehearsal. */
+        RehearsalSlotView: {
+            /** Format: int32 */
+            starts: number;
+            /** Format: int32 */
+            minutes: number;
+            passages: number[];
+            titles: string[];
+            /** Format: int32 */
+            playing: number;
+            sectional: boolean;
+        };
+        /** @description A rehearsal with what to rehearse in it. */
+        RehearsalView: {
+            /** Format: date */
+            date: string;
+            /** Format: int32 */
+            minutes: number;
+            slots: components["schemas"]["RehearsalSlotView"][];
+            /** Format: int32 */
+            idle: number;
             why: string;
         };
         /** @description A word of the director to the players of some parts. */
@@ -6161,6 +8505,133 @@ export interface components {
             played: number;
             warnings: string[];
         };
+        /** @description A day of the season. */
+        SeasonDayView: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            date: string;
+            /**
+             * Format: int32
+             * @description Minutes of practice at home.
+             */
+            minutes: number;
+        };
+        /** @description A passage in the season's plan, for players who are equally far. */
+        SeasonItemView: {
+            /**
+             * Format: int64
+             * @description The passage.
+             */
+            passage: number;
+            /** @description Its title. */
+            title: string;
+            /**
+             * Format: int64
+             * @description Its piece.
+             */
+            piece: number;
+            /** @description The title of its piece. */
+            pieceTitle: string;
+            /** @description Label of the first measure. */
+            from: string;
+            /** @description Label of the last measure. */
+            to: string;
+            /**
+             * Format: date
+             * @description Its date.
+             */
+            due: string;
+            /** @description `usual`, `behind` or `ahead`. */
+            band: string;
+            /** @description Numbers of its players. */
+            players: number[];
+            /** @description Numbers of their sections. */
+            sections: number[];
+            /**
+             * Format: int32
+             * @description Minutes of a session.
+             */
+            minutes: number;
+            /** @description What the number of sessions rests on. */
+            why: string;
+            /** @description Its sessions by day. */
+            sessions: components["schemas"]["SeasonSessionView"][];
+        };
+        /** @description A plan of the season. */
+        SeasonPlanView: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            made: string;
+            /** @description `draft`, `kept` or `undone`. */
+            state: string;
+            /** @description `optimal`, `feasible` or `cannot`. */
+            proved: string;
+            /**
+             * Format: int32
+             * @description Days that passages come too late, added up.
+             */
+            late: number;
+            /**
+             * Format: int32
+             * @description Most minutes of a player on a day.
+             */
+            peak: number;
+            /**
+             * Format: int32
+             * @description No plan has less.
+             */
+            bound: number;
+            /** @description What gives. */
+            gives: components["schemas"]["GiveView"][];
+            /** @description What it changes, in sentences. */
+            changes: string[];
+            /** @description What is practiced. */
+            items: components["schemas"]["SeasonItemView"][];
+            /** @description The days from today to its last session. */
+            days: components["schemas"]["SeasonDayView"][];
+            /** @description Where the log has moved players since, in sentences; none for a draft. */
+            moved: string[];
+            /**
+             * Format: int32
+             * @description How often it was changed.
+             */
+            version: number;
+        };
+        /** @description A session of the season's plan. */
+        SeasonSessionView: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description The step of the ladder, from 1.
+             */
+            step: number;
+            /** @description Its tempo. */
+            tempo: components["schemas"]["TempoView"];
+            /** @description True when it was set there by hand. */
+            byHand: boolean;
+        };
+        /** @description The season's plan, or null where none was made. */
+        SeasonView: {
+            plan: null | components["schemas"]["SeasonPlanView"];
+        };
         /** @description A player at a part. */
         SeatedView: {
             /** Format: int64 */
@@ -6180,6 +8651,36 @@ export interface components {
             players: components["schemas"]["SeatedView"][];
             /** @description True where the director said so; else the chairs decide. */
             byHand: boolean;
+        };
+        /** @description Whether a section has a passage by the date. */
+        SectionChanceView: {
+            /**
+             * Format: int64
+             * @description The section.
+             */
+            section: number;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Chance that all but the allowed number are ready, or null where nobody of it can be told.
+             */
+            chance: null | number;
+            /**
+             * Format: int32
+             * @description How many have it.
+             */
+            players: number;
+            /**
+             * Format: int32
+             * @description Of how many of them can be told.
+             */
+            told: number;
+            /**
+             * Format: int32
+             * @description How many may miss it, by the house.
+             */
+            mayMiss: number;
         };
         /** @description A section to add or rename. */
         SectionEdit: {
@@ -6210,6 +8711,24 @@ export interface components {
             demo: boolean;
             /** @description Which school's data these are; null while nobody is signed in. */
             school: null | string;
+        };
+        /** @description A remark for many. */
+        SharedRemarkRequest: {
+            /** @description Whom it reaches; all who have the passage when left out. */
+            players: null | number[];
+            /** @description The remark. */
+            words: null | string;
+        };
+        /** @description A remark that was said to many. */
+        SharedRemarkView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            passage: number;
+            players: number[];
+            words: string;
+            /** Format: date */
+            said: string;
         };
         /** @description What a section sheet says besides the music. */
         SheetView: {
@@ -6447,6 +8966,96 @@ export interface components {
             /** Format: double */
             bpm: number;
         };
+        /** @description A test to hold. */
+        TestRequest: {
+            /**
+             * Format: int64
+             * @description The passage.
+             */
+            passage: number;
+            /** @description Its title; made from the passage when left out. */
+            title: null | string;
+            /** @description Beat unit; that of the goal when left out. */
+            unit: null | string;
+            /**
+             * Format: double
+             * @description Beats per minute; those of the goal when left out.
+             */
+            bpm: null | number;
+            /**
+             * Format: date
+             * @description The day; today when left out.
+             */
+            held: null | string;
+            /** @description Its criteria; the school's list for passages when left out. */
+            weights: null | components["schemas"]["WeightEdit"][];
+            /**
+             * Format: int32
+             * @description For a change: the version that was seen.
+             */
+            version?: null | number;
+        };
+        /** @description What a test came to for a player. */
+        TestResultView: {
+            /** Format: int64 */
+            test: number;
+            title: string;
+            /** Format: date */
+            held: string;
+            /** Format: double */
+            percent: null | number;
+            weakest: string[];
+            note: string;
+        };
+        /** @description A test with its results. */
+        TestView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            passage: number;
+            passageTitle: string;
+            /** Format: int64 */
+            piece: number;
+            pieceTitle: string;
+            title: string;
+            tempo: components["schemas"]["TempoView"];
+            /** Format: date */
+            held: string;
+            criteria: components["schemas"]["CriterionView"][];
+            players: components["schemas"]["TestedView"][];
+            /** Format: int32 */
+            version: number;
+        };
+        /** @description One player of a test. */
+        TestedView: {
+            /**
+             * Format: int64
+             * @description The player.
+             */
+            player: number;
+            /** @description Their name. */
+            name: string;
+            /** @description Their section. */
+            section: string;
+            /** @description Marks by criterion. */
+            marks: {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description Percent of what could be had, or null while a mark is missing.
+             */
+            percent: null | number;
+            /** @description What to work on, at most three. */
+            weakest: string[];
+            /** @description A word to them. */
+            note: string;
+            /**
+             * Format: int32
+             * @description How often their marks were changed.
+             */
+            version: number;
+        };
         /** @description A printed trill with its fingering. */
         TrillView: {
             note: string;
@@ -6506,6 +9115,16 @@ export interface components {
             why: string;
             /** @description What in this passage it answers. */
             suits: string;
+        };
+        /** @description A criterion with its weight. */
+        WeightEdit: {
+            /** @description A stable key. */
+            name: string;
+            /**
+             * Format: int32
+             * @description 1 to 10; 0 leaves it out of a test.
+             */
+            weight: number;
         };
         /** @description The slow end of a window. */
         WindowEndView: {

@@ -10,6 +10,7 @@ const changing = ref(false)
 const places = [
   { to: '/', text: 'Shelf' },
   { to: '/ensemble', text: 'Ensemble' },
+  { to: '/season', text: 'Season' },
   { to: '/house-rules', text: 'House rules' },
   { to: '/records', text: 'Records' },
   { to: '/charts', text: 'Charts' },
@@ -65,7 +66,8 @@ nav a {
   border-radius: 3px;
 }
 nav a.router-link-exact-active,
-nav a.router-link-active[href^='/charts'] {
+nav a.router-link-active[href^='/charts'],
+nav a.router-link-active[href^='/season'] {
   background: var(--plum);
   color: #fff;
 }

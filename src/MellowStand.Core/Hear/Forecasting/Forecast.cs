@@ -12,7 +12,7 @@ public enum Readiness
     /// <summary>Too few entries to say anything.</summary>
     CannotTell,
 
-    /// <summary>At the goal three days or more before the date, with a chance of seven in ten.</summary>
+    /// <summary>At the goal three days or more before the date, with a chance of six in ten.</summary>
     Early,
 
     /// <summary>Rather at the goal by the date than not.</summary>

@@ -13,7 +13,7 @@ public static class Forecaster
     private const double Tail = 0.1;
 
     // What was clean once is clean again, nearly always; a hearing that goes well is not all skill, so that half its noise counts.
-    private const double SureEnough = 0.7;
+    private const double SureEnough = 0.6;
     private const double OnceClean = 0.95;
     private const double LuckOfTheDay = 0.5;
 

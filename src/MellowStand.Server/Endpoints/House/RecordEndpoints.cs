@@ -30,6 +30,7 @@ public sealed record LogTableRow(
     string Passage,
     string Unit,
     double Bpm,
+    string Clean,
     string Note
 );
 
@@ -39,13 +40,20 @@ public sealed record LogTableRow(
 /// <param name="LeftOn">The day they left, or null.</param>
 /// <param name="Passages">What they have to play, with how far they are.</param>
 /// <param name="Entries">All that was heard, newest first.</param>
+/// <param name="Remarks">Remarks that were said to many and reach them too.</param>
+/// <param name="Tests">Their results in tests.</param>
 public sealed record PlayerRecord(
     PlayerView Player,
     string SectionName,
     DateOnly? LeftOn,
     IReadOnlyList<HasPassage> Passages,
-    IReadOnlyList<LogView> Entries
+    IReadOnlyList<LogView> Entries,
+    IReadOnlyList<SharedRemarkView> Remarks,
+    IReadOnlyList<TestResultView> Tests
 );
+
+/// <summary>What a test came to for a player.</summary>
+public sealed record TestResultView(long Test, string Title, DateOnly Held, double? Percent, IReadOnlyList<string> Weakest, string Note);
 
 /// <summary>A passage that a player has.</summary>
 public sealed record HasPassage(PassageView Passage, ReadyView Ready);
@@ -64,12 +72,12 @@ public static class RecordEndpoints
         var group = api.MapGroup("/log").WithTags("Hear");
         group.MapGet(
             "",
-            ([AsParameters] LogFilter filter, PassageRepository p, EnsembleRepository e) => TypedResults.Ok(Read(filter, p, e))
+            ([AsParameters] LogFilter filter, PassageRepository p, LogRepository l, EnsembleRepository e) => TypedResults.Ok(Read(filter, p, l, e))
         );
         api.MapGet(
                 "/log.csv",
-                ([AsParameters] LogFilter filter, PassageRepository p, EnsembleRepository e) =>
-                    TableEndpoints.Csv(typeof(LogTableRow), Rows(filter, p, e), "Records.csv")
+                ([AsParameters] LogFilter filter, PassageRepository p, LogRepository l, EnsembleRepository e) =>
+                    TableEndpoints.Csv(typeof(LogTableRow), Rows(filter, p, l, e), "Records.csv")
             )
             .Produces<string>(200, "text/csv")
             .WithTags("Hear");
@@ -98,21 +106,22 @@ public static class RecordEndpoints
                     l.Bpm,
                     l.Heard,
                     l.Note,
-                    player is null ? "" : sections.GetValueOrDefault(player.SectionId, "")
+                    player is null ? "" : sections.GetValueOrDefault(player.SectionId, ""),
+                    l.Clean,
+                    l.Version
                 );
             }),
         ];
     }
 
-    private static IReadOnlyList<LogView> Read(LogFilter filter, PassageRepository passages, EnsembleRepository ensemble)
+    private static IReadOnlyList<LogView> Read(LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble)
     {
         var people = ensemble.Everyone();
         var ofPiece = filter.Piece is { } piece ? passages.All(piece).Select(p => p.Id).ToHashSet() : null;
         return Views(
             passages,
             ensemble,
-            passages
-                .Log(filter.Passage)
+            log.All(filter.Passage)
                 .Where(l => filter.Player is null || l.PlayerId == filter.Player)
                 .Where(l => filter.Section is null || people.GetValueOrDefault(l.PlayerId)?.SectionId == filter.Section)
                 .Where(l => ofPiece?.Contains(l.PassageId) ?? true)
@@ -120,15 +129,15 @@ public static class RecordEndpoints
         );
     }
 
-    private static List<object> Rows(LogFilter filter, PassageRepository passages, EnsembleRepository ensemble) =>
+    private static List<object> Rows(LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble) =>
         [
-            .. Read(filter, passages, ensemble)
-                .Select(l => new LogTableRow(l.Heard, l.PlayerName, l.Section, l.PieceTitle, l.PassageTitle, l.Unit, l.Bpm, l.Note)),
+            .. Read(filter, passages, log, ensemble)
+                .Select(l => new LogTableRow(l.Heard, l.PlayerName, l.Section, l.PieceTitle, l.PassageTitle, l.Unit, l.Bpm, l.Clean ? "clean" : "not clean", l.Note)),
         ];
 
-    private static FileContentHttpResult Json([AsParameters] LogFilter filter, PassageRepository passages, EnsembleRepository ensemble) =>
+    private static FileContentHttpResult Json([AsParameters] LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble) =>
         TypedResults.File(
-            System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(Read(filter, passages, ensemble), Plain),
+            System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(Read(filter, passages, log, ensemble), Plain),
             "application/json",
             "Records.json"
         );
@@ -137,6 +146,10 @@ public static class RecordEndpoints
         long player,
         EnsembleRepository ensemble,
         PassageRepository passages,
+        LogRepository log,
+        RemarkRepository remarks,
+        TestRepository tests,
+        TestViews views,
         ReadinessService readiness,
         TimeProvider clock
     )
@@ -144,7 +157,7 @@ public static class RecordEndpoints
         var row = ensemble.Everyone().GetValueOrDefault(player) ?? throw Refusal.NotFound($"There is no player {player}.");
         var has = readiness
             .Of(passages.All())
-            .Select(r => (r.Key, Own: r.Value.FirstOrDefault(x => x.PlayerId == player)))
+            .Select(r => (r.Key, Own: r.Value.FirstOrDefault(x => x.Player.Id == player)))
             .Where(r => r.Own is not null)
             .ToDictionary(r => r.Key, r => r.Own!);
         return TypedResults.Ok(
@@ -156,10 +169,18 @@ public static class RecordEndpoints
                     .. passages
                         .All()
                         .Where(p => has.ContainsKey(p.Id))
-                        .Select(p => new HasPassage(AssignEndpoints.View(p, clock), HearEndpoints.View(has[p.Id]))),
+                        .Select(p => new HasPassage(AssignEndpoints.View(p, clock), ReadinessEndpoints.View(has[p.Id]))),
                 ],
-                Read(new LogFilter(null, player, null, null, null, null), passages, ensemble)
+                Read(new LogFilter(null, player, null, null, null, null), passages, log, ensemble),
+                [.. remarks.All().Where(r => r.Players.Contains(player)).Select(SharedRemarkEndpoints.View)],
+                [.. tests.All().Where(t => t.Marks.Any(m => m.Player == player)).Select(views.Of).Select(t => Result(t, player))]
             )
         );
+    }
+
+    private static TestResultView Result(TestView test, long player)
+    {
+        var own = test.Players.First(p => p.Player == player);
+        return new TestResultView(test.Id, test.Title, test.Held, own.Percent, own.Weakest, own.Note);
     }
 }

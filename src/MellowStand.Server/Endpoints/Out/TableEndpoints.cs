@@ -150,6 +150,17 @@ public static class TableEndpoints
     /// <summary>Rows as CSV, safe to open in a spreadsheet.</summary>
     internal static IResult Csv(Type row, IReadOnlyList<object> rows, string name)
     {
+        var columns = row.GetProperties();
+        return Csv(
+            [.. columns.Select(c => c.Name)],
+            rows.Select(one => columns.Select(c => Convert.ToString(c.GetValue(one), CultureInfo.InvariantCulture) ?? "").ToArray()),
+            name
+        );
+    }
+
+    /// <summary>Lines of text as CSV, safe to open in a spreadsheet.</summary>
+    internal static IResult Csv(string[] heads, IEnumerable<string[]> rows, string name)
+    {
         using var stream = new MemoryStream();
         // A cell that a spreadsheet would take for a formula is written as text.
         using (
@@ -160,10 +171,9 @@ public static class TableEndpoints
             )
         )
         {
-            var columns = row.GetProperties();
-            csv.WriteHeader(columns.Select(c => c.Name).ToArray());
-            foreach (var one in rows)
-                csv.WriteRecord([.. columns.Select(c => Convert.ToString(c.GetValue(one), CultureInfo.InvariantCulture) ?? "")]);
+            csv.WriteHeader(heads);
+            foreach (var row in rows)
+                csv.WriteRecord(row);
         }
 
         return Results.File(stream.ToArray(), "text/csv; charset=utf-8", name);

@@ -6,7 +6,7 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>What the school knows of who plays a passage: their level, and how fast they were heard clean in this piece.</summary>
-public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository passages)
+public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository passages, LogRepository log)
 {
     /// <summary>The part that a player sits in; the first part where nobody is named or they sit in none.</summary>
     /// <exception cref="Refusal">There is no such player.</exception>
@@ -29,7 +29,7 @@ public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository 
         if (player is not { } number)
             return new WhoPlays(piece.Layer.Study.LevelOf(part).Level, hands);
         var level = Player(number).Level;
-        var own = passages.Log().Where(l => l.PlayerId == number).ToLookup(l => l.PassageId);
+        var own = log.All().Where(l => l.PlayerId == number && l.Clean).ToLookup(l => l.PassageId);
         var heard = passages.All(piece.Row.Id).Where(p => p.IsPlaced && p.Place.Parts.Contains(part.Id) && own[p.Id].Any()).ToList();
         return new WhoPlays(
             level,
@@ -43,10 +43,10 @@ public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository 
         ensemble.Players().FirstOrDefault(p => p.Id == number)
         ?? throw Refusal.NotFound("This player is not in the ensemble. Load the page again.");
 
-    private static HeardPassage Heard(OpenPiece piece, Part part, PassageRow passage, IEnumerable<LogRow> log, WhoPlays anyone)
+    private static HeardPassage Heard(OpenPiece piece, Part part, PassageRow passage, IEnumerable<LogRow> heard, WhoPlays anyone)
     {
         var window = TempoWindows.Of(piece.Layer.Study, part, passage.Place.From.Index, passage.Place.To.Index, anyone);
-        return new HeardPassage(log.Max(QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
+        return new HeardPassage(heard.Max(QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
     }
 
     // The newest entry of a passage that holds the whole range.
@@ -59,5 +59,5 @@ public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository 
             .Select(l => (double?)QuarterBpm(l))
             .FirstOrDefault();
 
-    private static double QuarterBpm(LogRow log) => log.Bpm * (BeatUnit.Find(log.Unit)?.Quarters.Value ?? 1);
+    private static double QuarterBpm(LogRow row) => row.Bpm * (BeatUnit.Find(row.Unit)?.Quarters.Value ?? 1);
 }

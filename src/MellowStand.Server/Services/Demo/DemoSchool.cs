@@ -16,9 +16,11 @@ public sealed class DemoSchool(
     PieceImport import,
     EnsembleRepository ensemble,
     PassageRepository passages,
+    LogRepository heardLog,
     HouseRepository house,
     QuietRepository quiets,
     PieceDesk desk,
+    DemoSeason season,
     TimeProvider clock,
     ILogger<DemoSchool> log
 )
@@ -46,6 +48,7 @@ public sealed class DemoSchool(
         HandOut(band, ferry, today);
         Review(band);
         Remark(band);
+        season.Fill(today.AddDays(DaysToConcert));
         log.LogInformation("The demo school is on the shelf: {Pieces} pieces, {Players} players", pieces.All().Count, _players.Count);
     }
 
@@ -217,19 +220,22 @@ public sealed class DemoSchool(
         foreach (var player in ensemble.Players().Where(p => sections.Any(s => _sections[s] == p.SectionId)))
         {
             var pace = perWeek + (((n % 5) - 2) * perWeek * 0.35);
-            var heard = n % 4 == 3 ? 2 : 4;
+            var times = n % 4 == 3 ? 2 : 4;
             var remarks = DemoPeople.RemarksFor(Catalog.Find(player.Instrument)?.Family ?? Family.Unknown);
-            for (var k = 0; k < heard; k++)
+            for (var k = 0; k < times; k++)
             {
-                var weeksAgo = heard - k;
+                var weeksAgo = times - k;
                 var bpm = start + (pace * (4 - weeksAgo)) + ((n + k) % 3);
-                passages.AddLog(
-                    passage,
-                    player.Id,
-                    "quarter",
-                    Math.Round(bpm),
-                    today.AddDays(-5 * weeksAgo),
-                    k == heard - 1 ? remarks[n % remarks.Count] : ""
+                heardLog.Add(
+                    new LogRow(
+                        0,
+                        passage,
+                        player.Id,
+                        "quarter",
+                        Math.Round(bpm),
+                        today.AddDays(-5 * weeksAgo),
+                        k == times - 1 ? remarks[n % remarks.Count] : ""
+                    )
                 );
             }
 

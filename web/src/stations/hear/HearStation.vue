@@ -1,105 +1,32 @@
 <script setup lang="ts">
-import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
-import { keys, useLog, usePassages, useReadiness } from '../../api/queries'
-import { dayFromNow, daysWords, shortDate } from '../../common/dates'
-import DayField from '../../common/DayField.vue'
-import PickOne from '../../common/PickOne.vue'
-import StateWord from '../../common/StateWord.vue'
-import { useDraft } from '../../common/useDraft'
-import { neighbour, useStationKeys } from '../../keys/useKeys'
-import { unitWords } from '../../transport/store'
+import { useSessionStorage } from '@vueuse/core'
+import { nextTick, onMounted, ref } from 'vue'
+import TabRow from '../../common/TabRow.vue'
+import { useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
-import ForecastLine from './ForecastLine.vue'
+import HearGrid from './HearGrid.vue'
+import ReadyPanel from './ReadyPanel.vue'
+import TestList from './tests/TestList.vue'
 
+/** Who is ready: hearing many fast, who will make it, and playing tests. */
 const props = defineProps<StationProps>()
 const emit = defineEmits<StationEvents>()
-const id = computed(() => props.piece.id)
-const passages = usePassages(id)
-const { draft, clear } = useDraft(`log ${props.piece.id}`, () => ({
-  passage: 0,
-  player: 0,
-  bpm: 0,
-  heard: dayFromNow(0),
-  note: '',
-}))
-const chosen = computed(() => draft.value.passage || undefined)
-const readiness = useReadiness(chosen)
-const log = useLog()
-const form = ref<HTMLFormElement>()
-const refused = ref('')
-const busy = isBusy('log')
+type Tab = 'grid' | 'ready' | 'tests'
+const tab = useSessionStorage<Tab>('mellow-stand-hear-tab', 'grid')
+const tabs = [
+  { value: 'grid', label: 'Hear' },
+  { value: 'ready', label: 'Who is ready' },
+  { value: 'tests', label: 'Tests' },
+] as const
+const grid = ref<InstanceType<typeof HearGrid>>()
+const ready = ref<InstanceType<typeof ReadyPanel>>()
+const step = (by: number) => (tab.value === 'ready' ? ready.value?.step(by) : grid.value?.go(by))
 
-const passage = computed(() => passages.data.value?.find((p) => p.id === draft.value.passage))
-const options = computed(
-  () => passages.data.value?.map((p) => ({ value: p.id, label: `${p.title}, measures ${p.from}–${p.to}` })) ?? [],
-)
-const people = computed(() => (readiness.data.value ?? []).map((r) => ({ ...r, id: `player ${r.player}` })))
-const names = computed(() => people.value.map((r) => ({ value: r.player, label: `${r.name}, ${r.section}` })))
-const entriesOf = (player: number) =>
-  (log.data.value ?? []).filter((l) => l.passage === draft.value.passage && l.player === player)
-const late = computed(() => people.value.filter((r) => r.state === 'late').length)
-
-// The passage's music is shown; the director's selection stays.
-function show(passageId: number) {
-  const p = passages.data.value?.find((x) => x.id === passageId)
-  if (!p) return
-  if (draft.value.passage !== p.id) draft.value = { ...draft.value, passage: p.id, player: 0, bpm: p.start.bpm }
-  if (draft.value.bpm === 0) draft.value.bpm = p.start.bpm
-  emit('show', { parts: p.parts, from: p.fromIndex, to: p.toIndex })
-}
-watch(
-  () => passages.data.value,
-  (list) => {
-    if (list?.length) show(passage.value?.id ?? list[0]!.id)
-  },
-  { immediate: true },
-)
-
-async function write() {
-  refused.value = ''
-  const { player, bpm, heard, note } = draft.value
-  const name = people.value.find((r) => r.player === player)?.name
-  if (!passage.value || !name) {
-    refused.value = 'Choose who played.'
-    return
-  }
-  const unit = passage.value.goal.unit
-  const made = await doAct({
-    key: 'log',
-    run: () =>
-      take(
-        api.POST('/api/log', {
-          body: { passage: draft.value.passage, player, unit, bpm, heard, note: note || null },
-        }),
-      ),
-    words: `Logged: ${name}, clean at ${unitWords(unit)} = ${bpm}.`,
-    undo: (entry) => ({ kind: 'logged', entry: entry.id }),
-    fresh: [keys.log, keys.shelf],
-    refused: (e) => (refused.value = (e as Error).message),
-  })
-  if (!made) return
-  const { passage: same, heard: day } = draft.value
-  clear()
-  draft.value = { ...draft.value, passage: same, heard: day, player, bpm, note: '' }
-}
-
-function open(r: { id: string; player: number }) {
-  emit('active', r.id)
-  draft.value.player = r.player
-}
-const step = (by: number) => {
-  const r = neighbour(people.value, props.active, by)
-  if (r) open(r)
-}
 async function type() {
-  if (!people.value.some((r) => r.id === props.active)) step(1)
+  if (tab.value === 'ready') return ready.value?.type()
+  tab.value = 'grid'
   await nextTick()
-  const field = form.value?.querySelector<HTMLInputElement>('[aria-label="Clean tempo"]')
-  field?.focus()
-  field?.select()
+  await grid.value?.focus()
 }
 useStationKeys('hear', { next: () => step(1), previous: () => step(-1), log: () => void type() })
 onMounted(() => emit('flags', []))
@@ -107,106 +34,31 @@ onMounted(() => emit('flags', []))
 
 <template>
   <div class="station">
-    <div class="row head"><h2>Who will be ready</h2></div>
-    <p v-if="passages.data.value?.length === 0" class="empty">
-      No passage is handed out yet. Hand one out under Assign; then log who plays it clean.
-    </p>
-    <template v-else-if="passage">
-      <PickOne
-        :value="draft.passage"
-        :options="options"
-        class="full"
-        label="Passage"
-        @update:value="$event && show($event)"
-      />
-      <p class="quiet goal">
-        Goal {{ unitWords(passage.goal.unit) }} = {{ passage.goal.bpm }} by {{ shortDate(passage.due) }},
-        {{ daysWords(passage.daysLeft) }}. {{ late }} {{ late === 1 ? 'player is' : 'players are' }} late.
-      </p>
-      <form ref="form" class="form" @submit.prevent="write">
-        <div class="field wide">
-          <span>Who played</span>
-          <PickOne
-            :value="draft.player || undefined"
-            :options="names"
-            placeholder="a player"
-            label="Who played"
-            @update:value="$event && open({ id: `player ${$event}`, player: $event })"
-          />
-        </div>
-        <label class="field"
-          >Clean at, {{ unitWords(passage.goal.unit) }} =
-          <AInputNumber v-model:value="draft.bpm" :min="1" :max="1000" aria-label="Clean tempo"
-        /></label>
-        <label class="field">Heard on <DayField v-model="draft.heard" required /></label>
-        <label class="field wide">What to fix next <AInput v-model:value="draft.note" :maxlength="200" /></label>
-        <p v-if="refused" class="refused wide" role="alert">{{ refused }}</p>
-        <AButton type="primary" html-type="submit" class="wide" :loading="busy">Log a clean tempo</AButton>
-      </form>
-      <ul class="entries people">
-        <li v-for="r in people" :key="r.player" :aria-current="r.id === active" :class="{ on: r.id === active }">
-          <div class="person">
-            <button type="button" class="name" @click="open(r)">{{ r.name }}</button><span class="quiet">{{
-              r.section
-            }}</span
-            ><StateWord :state="r.state" />
-          </div>
-          <div class="row line">
-            <ForecastLine
-              :entries="entriesOf(r.player)"
-              :goal="passage.goal"
-              :due="passage.due"
-              :at-date="r.atDate ?? null"
-              :label="r.why"
-            />
-            <span class="why">{{ r.why }}</span>
-          </div>
-        </li>
-      </ul>
-    </template>
+    <TabRow v-model:value="tab" :tabs="tabs" label="Hear" />
+    <HearGrid
+      v-if="tab === 'grid'"
+      ref="grid"
+      v-bind="props"
+      @show="emit('show', $event)"
+      @active="emit('active', $event)"
+    />
+    <ReadyPanel
+      v-else-if="tab === 'ready'"
+      ref="ready"
+      v-bind="props"
+      @show="emit('show', $event)"
+      @active="emit('active', $event)"
+    />
+    <TestList v-else :piece="piece" />
     <p class="quiet caution">
-      Names and marks are private records: the school's rules and the law apply. The teacher decides; the line only
-      counts.
+      Names and marks are private records: the school's rules and the law apply. The teacher decides; the numbers only
+      count.
     </p>
   </div>
 </template>
 
 <style scoped src="../station.css"></style>
 <style scoped>
-.full {
-  width: 100%;
-}
-.goal {
-  margin: 6px 0 10px;
-}
-.people {
-  margin-top: 14px;
-}
-.person {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.person .state {
-  margin-left: auto;
-}
-.name {
-  border: 0;
-  padding: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-}
-.line {
-  flex-wrap: nowrap;
-  align-items: start;
-}
-.refused {
-  color: var(--rosin);
-  margin: 0;
-}
 .caution {
   font-size: 12.5px;
   margin-top: 14px;

@@ -1,0 +1,92 @@
+using MellowStand.Server.Services;
+using MellowStand.Storage;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>A tempo to log.</summary>
+/// <param name="Passage">The passage.</param>
+/// <param name="Player">Who played it.</param>
+/// <param name="Unit">Beat unit.</param>
+/// <param name="Bpm">Beats per minute.</param>
+/// <param name="Heard">The day; today when left out.</param>
+/// <param name="Note">What to fix next.</param>
+/// <param name="Clean">False for a try that failed; true when left out.</param>
+/// <param name="Version">For a correction: the version that was seen.</param>
+public sealed record LogRequest(
+    long Passage,
+    long Player,
+    string Unit,
+    double Bpm,
+    DateOnly? Heard,
+    string? Note,
+    bool? Clean = null,
+    int? Version = null
+);
+
+/// <summary>A log entry.</summary>
+public sealed record LogView(
+    long Id,
+    long Passage,
+    string PassageTitle,
+    string PieceTitle,
+    long Player,
+    string PlayerName,
+    string Unit,
+    double Bpm,
+    DateOnly Heard,
+    string Note,
+    string Section,
+    bool Clean,
+    int Version
+);
+
+/// <summary>Hear: the log.</summary>
+public static class LogEndpoints
+{
+    /// <summary>Maps the group.</summary>
+    public static void MapHear(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/log").WithTags("Hear");
+        group.MapPost("", Add);
+        group.MapPost("/questions", (LogRequest request, LogDesk desk) => TypedResults.Ok(desk.Questions(desk.Draft(request))));
+        group.MapPut("/{entry:long}", Edit);
+        group.MapDelete("/{entry:long}", Remove);
+        group.MapPost("/{entry:long}/restore", Restore);
+    }
+
+    private static Created<LogView> Add(LogRequest request, LogDesk desk, LogRepository log, PassageRepository passages, EnsembleRepository ensemble)
+    {
+        var id = log.Add(desk.Draft(request));
+        return TypedResults.Created($"/api/log/{id}", View(id, request.Passage, log, passages, ensemble));
+    }
+
+    // Who played what stays; all else is corrected.
+    private static Ok<LogView> Edit(
+        long entry,
+        LogRequest request,
+        LogDesk desk,
+        LogRepository log,
+        PassageRepository passages,
+        EnsembleRepository ensemble
+    )
+    {
+        var there = log.All().FirstOrDefault(l => l.Id == entry) ?? throw NoEntry();
+        var row = desk.Draft(request with { Passage = there.PassageId, Player = there.PlayerId });
+        log.Update(row with { Id = entry, Version = Versions.Seen(request.Version) }).Demand("This entry");
+        return TypedResults.Ok(View(entry, there.PassageId, log, passages, ensemble));
+    }
+
+    private static NoContent Remove(long entry, LogRepository log, TimeProvider clock) =>
+        log.Remove(entry, clock.GetUtcNow()) ? TypedResults.NoContent() : throw NoEntry();
+
+    private static NoContent Restore(long entry, LogRepository log) =>
+        log.Restore(entry)
+            ? TypedResults.NoContent()
+            : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
+
+    private static LogView View(long id, long passage, LogRepository log, PassageRepository passages, EnsembleRepository ensemble) =>
+        RecordEndpoints.Views(passages, ensemble, log.All(passage).Where(l => l.Id == id))[0];
+
+    private static Refusal NoEntry() => Refusal.NotFound("This entry is not in the log. Load the page again.");
+}

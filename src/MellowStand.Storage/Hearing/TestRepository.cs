@@ -1,0 +1,150 @@
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+
+namespace MellowStand.Storage;
+
+/// <summary>Marks of one player in a test.</summary>
+/// <param name="Player">The player.</param>
+/// <param name="Marks">Marks by criterion.</param>
+/// <param name="Note">A word to them.</param>
+/// <param name="Version">How often they were changed.</param>
+public sealed record TestMarkRow(long Player, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
+
+/// <summary>A playing test.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="PassageId">The passage.</param>
+/// <param name="Title">Its title.</param>
+/// <param name="Unit">Beat unit.</param>
+/// <param name="Bpm">Beats per minute.</param>
+/// <param name="Held">The day.</param>
+/// <param name="Weights">Weights by criterion, in their order.</param>
+/// <param name="Marks">What was marked.</param>
+/// <param name="Version">How often it was changed.</param>
+public sealed record TestRow(
+    long Id,
+    long PassageId,
+    string Title,
+    string Unit,
+    double Bpm,
+    DateOnly Held,
+    IReadOnlyList<KeyValuePair<string, int>> Weights,
+    IReadOnlyList<TestMarkRow> Marks,
+    int Version = 0
+);
+
+/// <summary>Playing tests and their marks.</summary>
+public sealed class TestRepository(Database database)
+{
+    /// <summary>Keeps a test.</summary>
+    public long Add(TestRow test) =>
+        database.Act(c =>
+        {
+            c.Demand("The passage", "passage", "deleted IS NULL", test.PassageId);
+            return c.Insert(
+                "INSERT INTO playing_test (passage_id, title, unit, bpm, held, weights) VALUES ($passage, $title, $unit, $bpm, $held, $weights)",
+                [("passage", test.PassageId), .. Values(test)]
+            );
+        });
+
+    /// <summary>Changes a test that still has the row's version.</summary>
+    public Change Update(TestRow test) =>
+        database.Act(c =>
+            c.Update(
+                "playing_test",
+                "id = $id AND deleted IS NULL",
+                "title = $title, unit = $unit, bpm = $bpm, held = $held, weights = $weights",
+                test.Version,
+                [("id", test.Id), .. Values(test)]
+            )
+        );
+
+    /// <summary>The tests, newest first.</summary>
+    public IReadOnlyList<TestRow> All() => database.Look(c => Read(c, null));
+
+    /// <summary>A test, or null.</summary>
+    public TestRow? Find(long id) => database.Look(c => Read(c, id)) is [var only, ..] ? only : null;
+
+    /// <summary>Takes a test back.</summary>
+    public bool Remove(long id, DateTimeOffset now) =>
+        database.Act(c => c.Run("UPDATE playing_test SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
+        > 0;
+
+    /// <summary>Undoes <see cref="Remove"/>.</summary>
+    public bool Restore(long id) =>
+        database.Act(c => c.Run("UPDATE playing_test SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+
+    /// <summary>Keeps the marks of a player who still has the version that was seen.</summary>
+    public Change Mark(long test, TestMarkRow row) =>
+        database.Act(c =>
+        {
+            c.Demand("The test", "playing_test", "deleted IS NULL", test);
+            c.Demand("The player", "player", "1", row.Player);
+            c.Run("INSERT OR IGNORE INTO test_mark (test_id, player_id) VALUES ($test, $player)", ("test", test), ("player", row.Player));
+            return c.Update(
+                "test_mark",
+                "test_id = $test AND player_id = $player",
+                "marks = $marks, note = $note",
+                row.Version,
+                ("test", test),
+                ("player", row.Player),
+                ("marks", Text(row.Marks)),
+                ("note", row.Note)
+            );
+        });
+
+    /// <summary>The school's own weights by criterion.</summary>
+    public IReadOnlyDictionary<string, int> Weights() =>
+        database.Look(c => c.Read("SELECT name, weight FROM test_weight", r => (r.GetString(0), r.GetInt32(1))).ToDictionary(x => x.Item1, x => x.Item2));
+
+    /// <summary>Keeps the school's own weights.</summary>
+    public void Weights(IReadOnlyDictionary<string, int> weights) =>
+        database.Act(c =>
+        {
+            foreach (var (name, weight) in weights)
+                c.Run(
+                    "INSERT INTO test_weight (name, weight) VALUES ($name, $weight) ON CONFLICT (name) DO UPDATE SET weight = $weight",
+                    ("name", name),
+                    ("weight", weight)
+                );
+            return weights.Count;
+        });
+
+    private static List<TestRow> Read(SqliteConnection c, long? id)
+    {
+        var marks = c.Read(
+                "SELECT test_id, player_id, marks, note, version FROM test_mark WHERE $id IS NULL OR test_id = $id",
+                r => (Test: r.GetInt64(0), Mark: new TestMarkRow(r.GetInt64(1), Pairs(r.GetString(2)).ToDictionary(), r.GetString(3), r.GetInt32(4))),
+                ("id", id)
+            )
+            .ToLookup(x => x.Test, x => x.Mark);
+        return c.Read(
+            "SELECT t.id, passage_id, t.title, unit, bpm, held, weights, t.version FROM playing_test t JOIN passage p ON p.id = passage_id "
+                + "JOIN piece q ON q.id = p.piece_id WHERE t.deleted IS NULL AND q.deleted IS NULL AND ($id IS NULL OR t.id = $id) "
+                + "ORDER BY held DESC, t.id DESC",
+            r => new TestRow(
+                r.GetInt64(0),
+                r.GetInt64(1),
+                r.GetString(2),
+                r.GetString(3),
+                r.GetDouble(4),
+                r.Day(5)!.Value,
+                [.. Pairs(r.GetString(6))],
+                [.. marks[r.GetInt64(0)]],
+                r.GetInt32(7)
+            ),
+            ("id", id)
+        );
+    }
+
+    private static (string Name, object? Value)[] Values(TestRow test) =>
+        [("title", test.Title), ("unit", test.Unit), ("bpm", test.Bpm), ("held", test.Held.Iso()), ("weights", Text(test.Weights))];
+
+    // "notes 4" a line.
+    private static string Text(IEnumerable<KeyValuePair<string, int>> pairs) =>
+        string.Join('\n', pairs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Key} {p.Value}")));
+
+    private static IEnumerable<KeyValuePair<string, int>> Pairs(string text) =>
+        text.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(line => line.Split(' '))
+            .Select(p => KeyValuePair.Create(p[0], int.Parse(p[1], CultureInfo.InvariantCulture)));
+}

@@ -1,0 +1,119 @@
+using MellowStand.Core.Assign;
+using MellowStand.Core.Formats.MusicXml;
+using MellowStand.Core.Formats.ShortForm;
+using MellowStand.Core.Layers;
+
+namespace MellowStand.Core.Tests.Assign;
+
+/// <summary>Passages from form and heat: common practice, no published source.</summary>
+public sealed class CutTests(ITestOutputHelper output)
+{
+    private static Layer Read(byte[] file)
+    {
+        var edition = Edition.Read(file);
+        return Layer.Of(edition, new Knowledge(edition.Printed, School.None, new Dictionary<string, string>(), new Dictionary<string, string>()), []);
+    }
+
+    [Theory]
+    [MemberData(nameof(Reference.Scores), MemberType = typeof(Reference))]
+    public void Every_measure_that_is_played_lies_in_a_passage_and_none_is_too_long(string score)
+    {
+        var layer = Read(Reference.Bytes(score));
+        foreach (var longest in new[] { 5, 16 })
+        {
+            var parts = layer.Current.Parts.Select(p => p.Id).ToList();
+            var all = new MeasureRange(0, layer.Current.Measures.Count - 1);
+            var cut = Cutter.Cut(layer.Study, layer.Heat, layer.CurrentLines, new CutRequest(parts, all, longest));
+            foreach (var part in layer.Current.Parts)
+                foreach (var measure in part.Measures.Where(m => m.Notes.Any(n => n.Sounds && !n.IsCue)))
+                    Assert.Contains(cut, c => c.Parts.Contains(part.Id) && c.Range.Holds(measure.Index));
+            Assert.All(cut, c => Assert.InRange(c.Range.Length, 1, longest));
+            Assert.All(cut, c => Assert.InRange(c.Minutes, 1, 240));
+            Assert.Equal(cut.OrderBy(c => c.Range.From).Select(c => c.Range.From), cut.Select(c => c.Range.From));
+            if (longest == 16)
+                output.WriteLine($"{score}: {cut.Count} passages, {cut.Count(c => c.Range.Length < 4)} short, {cut.Count(c => c.Parts.Count > 1)} shared, {cut.Count(c => c.Same.Count > 0)} return; {string.Join(" | ", cut.Take(4).Select(c => $"{c.Range.From}-{c.Range.To} {c.Minutes} min {c.Why}"))}");
+        }
+    }
+
+    private const string Quiet = "C5q D5q E5q F5q | G5h E5h | F5q E5q D5q C5q | D5w";
+    private const string Busy = "C5t C#5t D5t D#5t E5t F5t F#5t G5t G#5t A5t A#5t B5t C6t B5t A#5t A5t G#5t G5t F#5t F5t E5t D#5t D5t C#5t C5t D5t E5t F#5t G#5t F#5t E5t D5t";
+
+    [Fact]
+    public void Letters_are_boundaries()
+    {
+        var cut = Cut($"part \"Flute\"\nmeter:4/4 tempo:q=90 | {Quiet} | G5q A5q B5q C6q | D6w | reh:A {Quiet} | G5h G5h | C5w");
+        Assert.Contains(cut, c => c.Range.From == 6 && c.Why.StartsWith("Begins in 7 with letter A", StringComparison.Ordinal));
+        Assert.DoesNotContain(cut, c => c.Range.From < 6 && c.Range.To > 5);
+    }
+
+    [Fact]
+    public void A_hard_stretch_is_short_and_takes_longer()
+    {
+        var easy = string.Join(" | ", Enumerable.Repeat("C5h D5h | E5h F5h | G5h F5h | E5w", 4));
+        var hard = string.Join(" | ", Enumerable.Range(0, 16).Select(_ => Busy));
+        var (a, b) = (Cut($"part \"Flute\"\nmeter:4/4 tempo:q=90 | {easy}"), Cut($"part \"Flute\"\nmeter:4/4 tempo:q=90 | {hard}"));
+        Assert.True(b.Average(c => c.Range.Length) < a.Average(c => c.Range.Length));
+        Assert.True(b[0].Minutes / (double)b[0].Range.Length > 2 * a[0].Minutes / (double)a[0].Range.Length);
+    }
+
+    [Fact]
+    public void What_returns_is_learnt_once_and_then_only_its_difference()
+    {
+        var middle = "A5q G5q A5q B5q | C6h A5h | B5q A5q G5q F5q | G5w";
+        var cut = Cut($"part \"Flute\"\nmeter:4/4 tempo:q=90 | reh:A {Quiet} | reh:B {middle} | reh:C {Quiet} | {middle}");
+        var first = cut.First(c => c.Range.From == 0);
+        Assert.Contains(first.Same, r => r.From == 8);
+        var again = cut.Where(c => c.Range.From >= 8).ToList();
+        Assert.All(again, c => Assert.Contains("learnt there", c.Why, StringComparison.Ordinal));
+        Assert.True(again.Sum(c => c.Minutes) < first.Minutes);
+    }
+
+    [Fact]
+    public void Who_shares_the_line_has_one_passage()
+    {
+        var cut = Cut(
+            $"part \"Flute\"\nmeter:4/4 tempo:q=90 | {Quiet} | {Quiet}\npart \"Oboe\"\nmeter:4/4 | {Quiet} | {Quiet}\n"
+                + "part \"Bassoon\" clef:F4\nmeter:4/4 | C3w | G2w | C3w | G2w | C3w | G2w | C3w | C3w"
+        );
+        Assert.Contains(cut, c => c.Parts.SequenceEqual(["P1", "P2"]));
+        Assert.Contains(cut, c => c.Parts.SequenceEqual(["P3"]));
+    }
+
+    // The phrase begins with an upbeat in measure 4: whoever learns measures 5 to 8 begins there.
+    [Fact]
+    public void A_phrase_takes_its_pickup_along_and_ends_on_the_next_downbeat()
+    {
+        var cut = Cut(
+            "part \"Flute\"\nmeter:4/4 tempo:q=90 | C5q D5q E5q F5q | G5h E5h | F5q E5q D5q C5q | D5h rq G5q | reh:A C6q B5q A5q G5q | A5h F5h | G5q F5q E5q D5q "
+                + "| C5h rq G5q | C6w | B5w | A5w | G5w"
+        );
+        var second = cut.First(c => c.Range.Holds(4) && c.Range.From >= 3);
+        Assert.Equal(3, second.Range.From);
+        Assert.Contains("pickup", second.Why, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(10, 20, 0, 1)]
+    [InlineData(60, 20, 0.5, 1)]
+    [InlineData(60, 20, 0.5, 1.5)]
+    public void Minutes_grow_with_notes_heat_and_pace(int notes, double seconds, double heat, double pace)
+    {
+        var here = LearningMinutes.Of(notes, seconds, heat, pace);
+        Assert.True(LearningMinutes.Of(notes + 60, seconds, heat, pace).Minutes > here.Minutes);
+        Assert.True(LearningMinutes.Of(notes, seconds * 2, heat, pace).Minutes > here.Minutes);
+        Assert.True(LearningMinutes.Of(notes, seconds, heat + 0.3, pace).Minutes > here.Minutes);
+        Assert.True(LearningMinutes.Of(notes, seconds, heat, pace * 1.5).Minutes > here.Minutes);
+        Assert.Equal(pace > 1, here.Why.Contains("this school's pace", StringComparison.Ordinal));
+    }
+
+    private static IReadOnlyList<CutPassage> Cut(string music, int longest = 16)
+    {
+        var layer = Read(ScoreExport.Serialize(ShortFormReader.Document(music)));
+        return Cutter.Cut(
+            layer.Study,
+            layer.Heat,
+            layer.CurrentLines,
+            new CutRequest([.. layer.Current.Parts.Select(p => p.Id)], new MeasureRange(0, layer.Current.Measures.Count - 1), longest)
+        );
+    }
+}

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useEnsemble, usePiece } from '../api/queries'
+import { longDate, shortDate } from '../common/dates'
+import PickOne from '../common/PickOne.vue'
+import { papers } from '../parts/print/papers'
+import { usePaper } from '../parts/print/usePaper'
+import { mondaysOf, planRows } from './pieceWeeks'
+import { useSeason } from './queries'
+
+/** The piece's whole plan on one page: passages down, weeks across. */
+const route = useRoute()
+const router = useRouter()
+const { paper } = usePaper()
+const id = computed(() => Number(route.params.id))
+const piece = usePiece(id)
+const season = useSeason()
+const ensemble = useEnsemble()
+const items = computed(() => (season.data.value?.items ?? []).filter((i) => i.piece === id.value))
+const mondays = computed(() => mondaysOf(items.value))
+const rows = computed(() =>
+  planRows(items.value, mondays.value, (s) => (ensemble.data.value ?? []).find((x) => x.id === s)?.name ?? ''),
+)
+const page = computed(() => ({ width: `${paper.value.height}mm`, minHeight: `${paper.value.width}mm` }))
+const print = () => window.print()
+</script>
+
+<template>
+  <main id="main" class="sheets">
+    <p class="bar">
+      <RouterLink :to="{ name: 'piece', params: { id, station: 'assign' } }">Back to the piece</RouterLink>
+      <span class="paper"
+        ><PickOne
+          :value="paper.name"
+          label="Paper"
+          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
+          @update:value="router.replace({ query: { paper: $event } })"
+      /></span>
+      <button type="button" @click="print">Print</button>
+      <span class="quiet">Lies on its side.</span>
+    </p>
+    <article
+      v-if="piece.data.value"
+      class="sheet plan-page"
+      :style="page"
+      :aria-label="`Plan of ${piece.data.value.title}`"
+    >
+      <header>
+        <div>
+          <h1>{{ piece.data.value.title }}</h1>
+          <p>The plan, passage by week</p>
+        </div>
+        <div class="who">
+          <strong v-if="piece.data.value.due">{{ longDate(piece.data.value.due) }}</strong>
+        </div>
+      </header>
+      <p v-if="rows.length === 0">Nothing of this piece is in the plan yet. Plan the season under Assign.</p>
+      <table v-else class="plan">
+        <thead>
+          <tr>
+            <th scope="col">Passage</th>
+            <th scope="col">Who</th>
+            <th v-for="m in mondays" :key="m" scope="col">{{ shortDate(m) }}</th>
+            <th scope="col">Ready by</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.key">
+            <th scope="row">
+              {{ r.title }}<small>{{ r.measures }}</small>
+            </th>
+            <td>{{ r.who }}</td>
+            <td v-for="(c, i) in r.cells" :key="i" :class="{ full: c.sessions > 0 }">
+              <template v-if="c.sessions"
+                >{{ c.tempos }}<small>{{ c.sessions }} ×</small></template
+              >
+            </td>
+            <td>{{ shortDate(r.due) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </article>
+  </main>
+</template>
+
+<style src="../parts/sheets/sheet.css"></style>
+<style scoped>
+.paper {
+  width: 110px;
+}
+.plan-page {
+  padding: 12mm;
+  max-width: none;
+}
+.plan {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 12px;
+}
+.plan th,
+.plan td {
+  border: 1px solid var(--line);
+  padding: 3px 5px;
+  text-align: left;
+  vertical-align: top;
+}
+.full {
+  background: var(--paper);
+}
+small {
+  display: block;
+  color: var(--slate);
+}
+@media print {
+  .plan-page {
+    padding: 12mm;
+    min-height: 0 !important;
+  }
+}
+</style>
