@@ -58,7 +58,8 @@ public sealed class SeasonRepository(Database database)
 {
     /// <summary>SQL of the day on which a step of a passage is left, by the plan in force; null where it has none.</summary>
     internal const string StepDay =
-        "(SELECT COALESCE(MAX(CASE WHEN s.step = st.position THEN s.day END), MIN(CASE WHEN s.step > st.position THEN s.day END)) "
+        "(SELECT CASE WHEN MIN(s.step) > st.position THEN NULL ELSE COALESCE(MAX(CASE WHEN s.step = st.position THEN s.day END), "
+        + "MIN(CASE WHEN s.step > st.position THEN s.day END)) END "
         + "FROM season_session s JOIN season_item i ON i.id = s.item_id WHERE i.passage_id = st.passage_id AND i.id = "
         + "(SELECT x.id FROM season_item x WHERE x.passage_id = st.passage_id AND x.plan_id = (SELECT MAX(id) FROM season_plan WHERE "
         + "state = 'kept') ORDER BY CASE x.band WHEN 'usual' THEN 0 WHEN 'behind' THEN 1 ELSE 2 END LIMIT 1))";

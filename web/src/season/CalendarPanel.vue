@@ -60,7 +60,12 @@ const remove = (e: CalendarEntry) =>
         <AButton type="primary" @click="dialog = 'new'">New in the calendar</AButton>
         <label class="file"
           >Bring a calendar file
-          <input type="file" accept=".ics,text/calendar" aria-label="Calendar file" @change="bring"
+          <input
+            class="visually-hidden"
+            type="file"
+            accept=".ics,text/calendar"
+            aria-label="Calendar file"
+            @change="bring"
         /></label>
         <a href="/api/calendar.ics" download>Calendar file out</a>
         <label class="past"><input v-model="past" type="checkbox" /> past days too</label>
@@ -73,7 +78,7 @@ const remove = (e: CalendarEntry) =>
           <span class="when">{{ when(e) }}</span>
           <span
             ><strong>{{ e.title || kindWords(e.kind) }}</strong
-            ><span v-if="e.title" class="quiet"> {{ kindWords(e.kind).toLowerCase() }}</span
+            ><span v-if="e.title" class="quiet kind">{{ kindWords(e.kind).toLowerCase() }}</span
             ><span v-if="e.minutes" class="quiet">, {{ e.minutes }} minutes</span></span
           >
           <span class="acts">
@@ -111,8 +116,18 @@ h2 {
 .past {
   margin-left: auto;
 }
-.file input {
-  width: 190px;
+.file {
+  border: 1px solid #cfc4b2;
+  border-radius: 3px;
+  padding: 5px 14px;
+  cursor: pointer;
+  background: var(--card);
+}
+.file:focus-within {
+  outline: 2px solid var(--brass);
+}
+.kind {
+  margin-left: 8px;
 }
 .entries {
   list-style: none;

@@ -19,7 +19,7 @@ const words = () => {
 </script>
 
 <template>
-  <div class="bar">
+  <div class="plan-bar">
     <p class="state">{{ words() }}</p>
     <div v-if="job" class="job" role="status">
       <span>{{ job.step || 'waiting' }}</span>
@@ -38,7 +38,7 @@ const words = () => {
 </template>
 
 <style scoped>
-.bar {
+.plan-bar {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 6px 12px;

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { dayFromNow } from '../common/dates'
 import type { CalendarEntry } from './queries'
-import { bandWords, dayName, mostMinutes, type Work } from './weeks'
+import { bandWords, cardsOf, dayName, mostMinutes, type Work } from './weeks'
 
 const props = defineProps<{
   days: readonly string[]
@@ -17,7 +17,7 @@ const columns = computed(() =>
     const work = props.work.filter((w) => w.day === day)
     return {
       day,
-      work,
+      cards: cardsOf(work),
       most: mostMinutes(work),
       offered: props.minutes.get(day),
       meetings: props.meetings.filter((e) => e.first <= day && (e.last ?? e.first) >= day),
@@ -39,24 +39,25 @@ const timeOf = (e: CalendarEntry) => (e.starts ? `${e.starts.slice(0, 5)} ` : ''
       <p v-for="e in c.meetings" :key="e.id" class="meeting" :class="e.kind">
         {{ timeOf(e) }}{{ e.title || kinds[e.kind] }}
       </p>
-      <button
-        v-for="w in c.work"
-        :key="w.session"
-        type="button"
-        class="work"
-        :class="w.band"
-        :disabled="c.day < today"
-        :aria-label="`Move ${w.title}, ${w.tempo}, from ${dayName(w.day)}`"
-        @click="emit('move', w)"
-      >
-        <strong>{{ w.title }}</strong>
-        <span>{{ w.tempo }} · {{ w.minutes }} min</span>
-        <span class="quiet"
-          >{{ w.measures
-          }}<template v-if="w.band !== 'usual'">, {{ w.players.length }} {{ bandWords[w.band] }}</template
-          ><template v-if="w.byHand">, set by hand</template></span
+      <div v-for="card in c.cards" :key="card.passage" class="card">
+        <strong>{{ card.title }}</strong>
+        <span class="quiet">{{ card.measures }}</span>
+        <button
+          v-for="w in card.work"
+          :key="w.session"
+          type="button"
+          class="work"
+          :class="w.band"
+          :disabled="c.day < today"
+          :aria-label="`Move ${w.title}, ${w.tempo}, from ${dayName(w.day)}`"
+          @click="emit('move', w)"
         >
-      </button>
+          <span>{{ w.tempo }}, {{ w.minutes }} min</span>
+          <span class="quiet"
+            >{{ w.players.length }} {{ bandWords[w.band] }}<template v-if="w.byHand">, set by hand</template></span
+          >
+        </button>
+      </div>
     </div>
   </div>
 </template>
@@ -107,20 +108,28 @@ h3 small {
   border-left-color: var(--plum);
   font-weight: 600;
 }
-.work {
+.card {
   display: flex;
   flex-direction: column;
-  width: 100%;
-  text-align: left;
   border: 1px solid var(--line);
-  border-left: 3px solid var(--plum);
   border-radius: 3px;
   background: #fff;
-  font: inherit;
   font-size: 12.5px;
-  color: var(--ink);
   padding: 4px 6px;
   margin-bottom: 4px;
+}
+.work {
+  display: flex;
+  flex-wrap: wrap;
+  column-gap: 8px;
+  text-align: left;
+  border: 0;
+  border-left: 3px solid var(--plum);
+  background: none;
+  font: inherit;
+  color: var(--ink);
+  padding: 1px 0 1px 6px;
+  margin-top: 3px;
   cursor: pointer;
 }
 .work:disabled {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { SeasonItem } from './queries'
-import { addDays, mondayOf, mostMinutes, weekOf, workOf } from './weeks'
+import { addDays, cardsOf, mondayOf, mostMinutes, weekOf, workOf } from './weeks'
 
 const item = (over: Partial<SeasonItem>): SeasonItem =>
   ({
@@ -45,4 +45,11 @@ it('counts the minutes of whoever has most', () => {
   const items = [item({}), item({ passage: 2, players: [2], minutes: 5 })]
   expect(mostMinutes(workOf(items, {}))).toBe(15)
   expect(mostMinutes([])).toBe(0)
+})
+it('shows a passage of a day once, with a line for each band', () => {
+  const items = [item({}), item({ band: 'behind', players: [3] }), item({ passage: 2, title: 'Low voices' })]
+  expect(cardsOf(workOf(items, {})).map((c) => [c.title, c.work.map((w) => w.band)])).toEqual([
+    ['Letter C', ['usual', 'behind']],
+    ['Low voices', ['usual']],
+  ])
 })

@@ -71,6 +71,25 @@ export function workOf(items: readonly SeasonItem[], whose: Whose): Work[] {
     )
 }
 
+/** A passage of one day, with the work of each band. */
+export interface DayCard {
+  passage: number
+  title: string
+  measures: string
+  work: Work[]
+}
+
+/** The work of a day by passage. */
+export function cardsOf(work: readonly Work[]): DayCard[] {
+  const cards = new Map<number, DayCard>()
+  for (const w of work) {
+    const card = cards.get(w.passage) ?? { passage: w.passage, title: w.title, measures: w.measures, work: [] }
+    card.work.push(w)
+    cards.set(w.passage, card)
+  }
+  return [...cards.values()]
+}
+
 /** The seven days of a week. */
 export const weekOf = (monday: string) => Array.from({ length: 7 }, (_, i) => addDays(monday, i))
 

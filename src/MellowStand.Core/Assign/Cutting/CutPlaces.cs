@@ -7,7 +7,8 @@ namespace MellowStand.Core.Assign;
 /// <summary>How well a measure is a beginning, and what begins there.</summary>
 /// <param name="Weight">0 for none; above 0 the better, below 0 where a cut would tear something.</param>
 /// <param name="Words">What begins there, or null.</param>
-internal readonly record struct CutPlace(double Weight, string? Words);
+/// <param name="IsSection">True where a section of the music begins: a letter, a tempo.</param>
+internal readonly record struct CutPlace(double Weight, string? Words, bool IsSection);
 
 /// <summary>Beginnings: rehearsal marks, changes of tempo, key and meter, returns, phrases and entries of the parts.</summary>
 /// <remarks>Common practice, no published source; the weights are ours.</remarks>
@@ -18,7 +19,7 @@ internal sealed class CutPlaces
     private const double NewKey = 1.5;
     private const double NewMeter = 1;
     private const double Again = 1.5;
-    private const double PhraseBegins = 2;
+    private const double PhraseBegins = 1.9;
     private const double Torn = -1.5;
 
     private readonly StudyContext _context;
@@ -56,7 +57,11 @@ internal sealed class CutPlaces
         var playing = _parts.Count(p => Plays(p, measure) || Plays(p, measure - 1));
         if (playing > 0)
             AddPhrases(said, measure, playing);
-        return new CutPlace(said.Sum(s => s.Weight), said.Where(s => s.Weight > 0.5).Select(s => s.Words).FirstOrDefault());
+        return new CutPlace(
+            said.Sum(s => s.Weight),
+            said.Where(s => s.Weight > 0.5).Select(s => s.Words).FirstOrDefault(),
+            said.Exists(s => s.Weight is Mark or NewTempo)
+        );
     }
 
     /// <summary>True when a part sounds in a measure.</summary>

@@ -41,7 +41,7 @@ public sealed class Cutter
 
     private List<CutPassage> Cut()
     {
-        var ranges = CutRanges.Of(_request.Range, _request.Longest, m => _parts.Max(p => HeatOf(p, m)), m => _places.At(m).Weight);
+        var ranges = CutRanges.Of(_request.Range, _request.Longest, m => _parts.Max(p => HeatOf(p, m)), _places.At);
         var groups = CutGroups.Joined(ranges.SelectMany(r => CutGroups.Of(_parts, r, _lines, _places.Plays)), _request.Longest);
         var cut = groups.Select(WithPickup).OrderBy(g => g.Range.From).ThenBy(g => g.Range.To).ToList();
         return [.. cut.Select(g => Passage(g, cut))];

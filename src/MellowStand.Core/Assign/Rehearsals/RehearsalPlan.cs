@@ -36,7 +36,7 @@ public static class RehearsalPlanner
     private const int LeastSlot = 5;
     private const int LongestSlot = 15;
     private const int MostSlots = 6;
-    private const double DoneCounts = 0.45;
+    private const double DoneCounts = 0.65;
 
     /// <summary>The rehearsals in order.</summary>
     /// <param name="rehearsals">Dates and minutes.</param>

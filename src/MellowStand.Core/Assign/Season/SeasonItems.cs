@@ -99,10 +99,11 @@ public static class SeasonItems
             CultureInfo.InvariantCulture,
             $"at step {next + 1} of {passage.Steps}, {sessions} {(sessions == 1 ? "session" : "sessions")} left"
         );
+        var instead = sessions == usual ? "" : $" instead of {usual}";
         return band switch
         {
-            Band.Behind => $"Behind: {at}, instead of {usual}.",
-            Band.Ahead => $"Ahead: {at}, instead of {usual}, to keep it.",
+            Band.Behind => $"Behind: {at}{instead}.",
+            Band.Ahead => $"Ahead: {at}{instead}, to keep it.",
             _ => $"On the way: {at}.",
         };
     }

@@ -19,6 +19,7 @@ public static class WhatGives
     private const int GoalSteps = 20;
     private const int LongestDelay = 90;
     private const double MuchHotter = 1.3;
+    private const double MuchCooler = 0.85;
 
     /// <summary>The ways; none where the section is ready or nobody can tell.</summary>
     /// <param name="house">The school's answers.</param>
@@ -89,6 +90,8 @@ public static class WhatGives
         if (hot.Count == 0)
             return null;
         var rest = heat.Except(hot).Select(h => h.Heat).DefaultIfEmpty().Average();
+        if (rest > mean * MuchCooler)
+            return null;
         return new SectionGive(
             "passage",
             string.Create(

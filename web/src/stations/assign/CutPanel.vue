@@ -28,15 +28,15 @@ const active = ref<string | null>(null)
 const busy = isBusy('hand out many')
 const nameOf = (id: string) => props.piece.parts.find((p) => p.id === id)?.name || id
 
-// One ruler a group of parts; long scores have many, so that one is shown at a time.
-const groups = computed(() => [...new Set(pieces.value.map((p) => p.parts.join(' ')))])
-const group = ref('')
-watch(groups, (g) => !g.includes(group.value) && (group.value = g[0] ?? ''), { immediate: true })
+// The ruler shows one part, with all that it has to learn.
+const part = ref('')
+const inCut = computed(() => props.piece.parts.filter((p) => pieces.value.some((x) => x.parts.includes(p.id))))
+watch(inCut, (all) => part.value && !all.some((p) => p.id === part.value) && (part.value = ''))
 const options = computed(() => [
   { value: '', label: 'All parts' },
-  ...groups.value.map((g) => ({ value: g, label: g.split(' ').map(nameOf).join(', ') })),
+  ...inCut.value.map((p) => ({ value: p.id, label: nameOf(p.id) })),
 ])
-const shownPieces = computed(() => pieces.value.filter((p) => !group.value || p.parts.join(' ') === group.value))
+const shownPieces = computed(() => pieces.value.filter((p) => !part.value || p.parts.includes(part.value)))
 const minutes = computed(() => kept.value.reduce((sum, p) => sum + p.minutes, 0))
 
 function open(p: CutPiece) {
@@ -67,9 +67,9 @@ async function give() {
       short, one passage for all who share the line, and what returns only once.
     </p>
     <template v-else>
-      <PickOne v-if="groups.length > 1" v-model:value="group" :options="options" label="Passages of" />
+      <PickOne v-model:value="part" :options="options" label="Passages of" />
       <CutRuler
-        v-if="group"
+        v-if="part"
         :pieces="shownPieces"
         :measures="piece.measures"
         :active="active"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { heatSteps } from '../../theme'
-import { after, type CutPiece } from './cutDraft'
+import { followers, type CutPiece } from './cutDraft'
 
 /** The passages of some parts along their measures; the boundary between two is dragged, or moved by the arrow keys. */
 const props = defineProps<{ pieces: readonly CutPiece[]; measures: readonly string[]; active: string | null }>()
@@ -10,7 +10,7 @@ const box = ref<HTMLElement>()
 const count = computed(() => props.measures.length)
 const share = (measures: number) => `${(100 * measures) / count.value}%`
 const shade = (heat: number) => heatSteps[Math.min(4, Math.floor(heat * 1.5 * 5))]
-const ends = computed(() => props.pieces.filter((p) => after(props.pieces, p)))
+const ends = computed(() => props.pieces.filter((p) => followers(props.pieces, p).length > 0))
 
 function measureAt(e: PointerEvent): number {
   const { left, width } = box.value!.getBoundingClientRect()

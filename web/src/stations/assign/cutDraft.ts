@@ -46,20 +46,26 @@ const resized = (p: CutPiece, from: number, to: number): CutPiece => ({
   minutes: Math.max(1, Math.round((p.minutes * (to - from + 1)) / length(p))),
 })
 
+const shares = (a: CutPiece, b: CutPiece) => a.parts.some((p) => b.parts.includes(p))
+
+/** Passages that go on where one ends, for some of its parts. */
+export const followers = (pieces: readonly CutPiece[], p: CutPiece) =>
+  pieces.filter((x) => x !== p && x.from === p.to + 1 && shares(x, p))
+
 /** The passage of the same parts that follows one, or undefined. */
 export const after = (pieces: readonly CutPiece[], p: CutPiece) =>
   pieces.find((x) => x !== p && sameParts(x, p) && x.from > p.from && x.from <= p.to + 1)
 
-/** Moves the end of a passage; the one that follows begins where it ends. */
+/** Moves the end of a passage; those that go on from it begin where it ends. */
 export function moveEnd(pieces: readonly CutPiece[], key: string, to: number): CutPiece[] {
   const p = pieces.find((x) => x.key === key)
   if (!p) return [...pieces]
-  const next = after(pieces, p)
-  const last = next ? next.to - 1 : to
-  const end = Math.min(Math.max(p.from, to), Math.max(p.from, last))
+  const next = followers(pieces, p)
+  const last = Math.min(...next.map((n) => n.to - 1), next.length ? Infinity : to)
+  const end = Math.max(p.from, Math.min(to, last))
   return pieces.map((x) => {
     if (x === p) return resized(p, p.from, end)
-    return x === next && next.from === p.to + 1 ? resized(next, end + 1, next.to) : x
+    return next.includes(x) ? resized(x, end + 1, x.to) : x
   })
 }
 

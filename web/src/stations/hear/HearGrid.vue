@@ -132,7 +132,7 @@ defineExpose({ focus, go })
                 :title="p.passage.title"
               >
                 <button type="button" :aria-pressed="p.passage.id === chosen" @click="(take(p.passage), focus())">
-                  {{ p.passage.from }}–{{ p.passage.to }}
+                  {{ p.passage.from }}–{{ p.passage.to }}<small>{{ p.passage.title }}</small>
                 </button>
               </th>
             </tr>

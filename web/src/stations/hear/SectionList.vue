@@ -24,7 +24,9 @@ const shape = (s: Schemas['SectionChanceView']) => {
   return s.chance >= ready ? { shape: '●', word: 'ready' } : { shape: '▼', word: 'not ready' }
 }
 const percent = (s: Schemas['SectionChanceView']) =>
-  s.chance === null ? 'cannot tell yet' : `${Math.round(s.chance * 100)} in 100`
+  s.chance === null ? 'nobody can tell yet' : `${Math.round(s.chance * 100)} in 100`
+const who = (s: Schemas['SectionChanceView']) =>
+  s.mayMiss === 0 ? `all ${s.players}` : `all but ${s.mayMiss} of ${s.players}`
 const kinds: Record<string, string> = { tempo: 'Tempo', passage: 'Passage', calendar: 'Calendar' }
 </script>
 
@@ -36,7 +38,7 @@ const kinds: Record<string, string> = { tempo: 'Tempo', passage: 'Passage', cale
       >
       <strong>{{ shape(s).word }}</strong>
       <span class="quiet"
-        >{{ percent(s) }} that all but {{ s.mayMiss }} of {{ s.players }} have it<template v-if="s.told < s.players"
+        >{{ percent(s) }} that {{ who(s) }} have it<template v-if="s.told < s.players"
           >; {{ s.told }} of them can be told</template
         ></span
       >

@@ -38,9 +38,10 @@ export function useHearing() {
 }
 
 /** All passages of a piece with their sections and players. */
-export const usePieceReadiness = (id: Ref<number>) =>
+export const usePieceReadiness = (id: Ref<number>, wanted: Ref<boolean> = ref(true)) =>
   useQuery({
-    queryKey: computed(() => [...keys.log, 'piece', id.value]),
+    queryKey: computed(() => [...keys.log, 'piece', id.value, wanted.value]),
+    enabled: wanted,
     queryFn: () => take(api.GET('/api/pieces/{id}/readiness', { params: { path: { id: id.value } } })),
     placeholderData: (before) => before,
   })

@@ -11,6 +11,7 @@ import MarkDialog from '../../marks/MarkDialog.vue'
 import { selectionWords, useSelection, type Selection } from '../../selection'
 import TitleBand from '../../shell/TitleBand.vue'
 import { stationOf } from '../../stations'
+import { usePieceReadiness } from '../../stations/hear/useHearing'
 import { useTempos } from '../../stations/tempo/ladder'
 import StripCanvas from '../../strip/StripCanvas.vue'
 import { useTransport } from '../../transport/store'
@@ -32,6 +33,9 @@ const heat = useHeat(id, opened)
 const differences = useDifferences(id, opened)
 const unifying = computed(() => route.params.station === 'unify')
 const lines = useLines(id, unifying)
+// Passages stand on the strip with their readiness where they are heard or handed out.
+const hearing = computed(() => opened.value && ['hear', 'assign'].includes(String(route.params.station)))
+const readiness = usePieceReadiness(id, hearing)
 const concert = ref(false)
 const bar = ref<InstanceType<typeof TransportBar>>()
 const stripBox = ref<InstanceType<typeof StripCanvas>>()
@@ -59,7 +63,7 @@ const station = computed(() => stationOf(String(route.params.station)))
 const remaining = computed(
   () => differences.data.value?.filter((d) => d.state === 'open' && d.rank === 'difference').length ?? 0,
 )
-const { strip, reasons } = useStrip(id, piece.data, heat.data, differences.data, lines.data, unifying)
+const { strip, reasons } = useStrip(id, piece.data, heat.data, differences.data, lines.data, unifying, readiness.data)
 
 function clear() {
   if (selection.value) select(null)

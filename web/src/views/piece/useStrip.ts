@@ -1,6 +1,7 @@
 import { computed, type Ref } from 'vue'
 import { api, take, type Difference, type Line, type Piece, type Schemas } from '../../api/client'
 import { bandsOf } from '../../strip/bands'
+import { readyBands } from '../../strip/readyBands'
 import type { StripData } from '../../strip/draw'
 
 /** What the strip draws, and why a cell is warm. */
@@ -11,6 +12,7 @@ export function useStrip(
   differences: Ref<Difference[] | undefined>,
   lines: Ref<Line[] | undefined>,
   unifying: Ref<boolean>,
+  readiness: Ref<Schemas['PassageReadinessView'][] | undefined>,
 ) {
   function cells(is: (state: string) => boolean): Set<string> {
     const out = new Set<string>()
@@ -31,7 +33,7 @@ export function useStrip(
     heat: new Map(heat.value?.map((r) => [r.part, r.heat]) ?? []),
     open: cells((s) => s === 'open'),
     settled: cells((s) => s !== 'open'),
-    bands: unifying.value ? bandsOf(lines.value ?? []) : [],
+    bands: unifying.value ? bandsOf(lines.value ?? []) : readyBands(readiness.value ?? []),
   }))
 
   async function reasons(part: string, index: number, signal: AbortSignal): Promise<string> {
