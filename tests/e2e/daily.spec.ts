@@ -221,6 +221,7 @@ test('typed tempos stay and are the same in Tempo, in Assign and under the music
   await page.getByLabel('Beats per minute', { exact: true }).fill('71')
   await expect(page.getByLabel('Beats per minute of the start')).toHaveValue('71')
   await page.getByRole('link', { name: 'Hear', exact: true }).click()
+  await page.getByRole('tab', { name: 'Who is ready' }).click()
   await expect(page.getByText('Who will be ready')).toBeVisible()
   await expect(page).toHaveURL(/from=21&to=24&parts=P3/)
   await page.getByRole('link', { name: 'Assign', exact: true }).click()

@@ -14,6 +14,10 @@ const click =
   (page) =>
     page.getByRole('button', { name }).first().click()
 
+const newTest: Opens = async (page) => {
+  await page.getByRole('tab', { name: 'Tests' }).click()
+  await page.getByRole('button', { name: 'New test' }).click()
+}
 const opened: [string, string, Opens, string][] = [
   ['keys', '/piece/1/study', press('?'), 'Undo what was done last'],
   ['choose parts', '/piece/1/study?from=5&to=8&parts=P1,P3', press('p'), 'By line in these measures'],
@@ -22,6 +26,9 @@ const opened: [string, string, Opens, string][] = [
   ['sure ones', '/piece/1/unify', press('s'), 'sure proposals'],
   ['edit a passage', '/piece/1/assign', click(/^Edit /), 'To measure'],
   ['practice path', '/piece/1/assign', click(/^Practice path of /), 'As the house rules say.'],
+  ['new in the calendar', '/season/calendar', click('New in the calendar'), 'For so many weeks'],
+  ['move a session', '/season', click(/^Move /), 'To the day'],
+  ['new test', '/piece/1/hear', newTest, 'Weights; 0 leaves one out'],
   ['player', '/ensemble', click('Maribel Oake'), 'Leaves the ensemble'],
   ['new player', '/ensemble', click(/^Add a player to Flutes/), 'Save and add another'],
   ['who plays', '/piece/1/parts', click(/^Who plays Flute/), 'by chairs'],

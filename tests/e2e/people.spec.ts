@@ -115,6 +115,7 @@ test('records are narrowed, go out, and a player has a page', async ({ page }) =
 
 test('a tempo is logged by keys alone, and taken back', async ({ page }) => {
   await page.goto(`${stand.url}/piece/1/hear`)
+  await page.getByRole('tab', { name: 'Who is ready' }).click()
   await expect(page.getByText('Who will be ready')).toBeVisible()
   await expect(page.locator('.people li').first()).toBeVisible()
   await page.keyboard.press('j')

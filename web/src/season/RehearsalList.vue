@@ -16,9 +16,9 @@ const at = (starts: number) => `${Math.floor(starts / 60)}:${String(starts % 60)
     </p>
     <ol class="list">
       <li v-for="r in rehearsals.data.value" :key="r.date" class="card">
-        <h3>
+        <h2>
           {{ dayName(r.date) }} <span class="quiet">{{ r.minutes }} minutes</span>
-        </h3>
+        </h2>
         <table v-if="r.slots.length">
           <caption class="visually-hidden">
             Order of the rehearsal of
@@ -53,7 +53,7 @@ const at = (starts: number) => `${Math.floor(starts / 60)}:${String(starts % 60)
 .card {
   padding: 10px 14px;
 }
-h3 {
+h2 {
   margin: 0 0 4px;
   font-size: 15px;
 }

@@ -31,11 +31,11 @@ const timeOf = (e: CalendarEntry) => (e.starts ? `${e.starts.slice(0, 5)} ` : ''
 <template>
   <div class="week" role="list" aria-label="The week">
     <div v-for="c in columns" :key="c.day" role="listitem" class="day" :class="{ today: c.day === today }">
-      <h3>
+      <h2>
         {{ dayName(c.day) }}<span v-if="c.day === today" class="now"> today</span>
         <small v-if="c.offered === 0">no practice</small>
         <small v-else-if="c.most">{{ c.most }}{{ c.offered ? ` of ${c.offered}` : '' }} min</small>
-      </h3>
+      </h2>
       <p v-for="e in c.meetings" :key="e.id" class="meeting" :class="e.kind">
         {{ timeOf(e) }}{{ e.title || kinds[e.kind] }}
       </p>
@@ -80,14 +80,14 @@ const timeOf = (e: CalendarEntry) => (e.starts ? `${e.starts.slice(0, 5)} ` : ''
 .today {
   border-color: var(--brass);
 }
-h3 {
+h2 {
   font: 600 13px var(--title);
   margin: 0 0 6px;
   display: flex;
   flex-wrap: wrap;
   gap: 2px 6px;
 }
-h3 small {
+h2 small {
   font:
     400 12px Figtree,
     sans-serif;
@@ -95,7 +95,7 @@ h3 small {
   margin-left: auto;
 }
 .now {
-  color: var(--brass);
+  text-decoration: underline;
 }
 .meeting {
   margin: 0 0 4px;

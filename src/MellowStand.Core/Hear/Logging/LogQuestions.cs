@@ -12,9 +12,8 @@ public sealed record NewEntry(string Player, HeardTempo Heard, bool HasIt, bool 
 /// <summary>The passage it is for.</summary>
 /// <param name="Start">The first tempo in quarters a minute.</param>
 /// <param name="Goal">The goal in quarters a minute.</param>
-/// <param name="Begins">The first day of work.</param>
 /// <param name="Due">The date.</param>
-public sealed record LoggedPassage(double Start, double Goal, DateOnly Begins, DateOnly Due);
+public sealed record LoggedPassage(double Start, double Goal, DateOnly Due);
 
 /// <summary>What looks like a slip of the hand, asked back before it is kept.</summary>
 /// <remarks>The limits are ours: nobody logs what is twice as fast as the goal, half as fast as the start, or a third faster than last time.</remarks>
@@ -40,8 +39,6 @@ public static class LogQuestions
             questions.Add($"{entry.Player} was logged just so already on this day: once more?");
         else if (heard.Clean && before.FirstOrDefault(b => b.Clean) is { } last && bpm > last.QuarterBpm * Leap)
             questions.Add($"{entry.Player} was clean at {Number(last.QuarterBpm)} last: now {Number(bpm)}?");
-        if (heard.Day < passage.Begins)
-            questions.Add($"The passage was handed out on {passage.Begins:yyyy-MM-dd}, after this day: is the date right?");
         if (heard.Day > passage.Due)
             questions.Add($"The passage was due on {passage.Due:yyyy-MM-dd}: log a later day?");
         if (!entry.HasIt)

@@ -63,7 +63,6 @@ public sealed class LogDesk(
             new LoggedPassage(
                 passage.StartBpm * ReadinessService.Quarters(passage.StartUnit),
                 ReadinessService.Goal(passage),
-                passage.Begins,
                 passage.Due
             ),
             before

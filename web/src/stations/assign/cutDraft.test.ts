@@ -23,7 +23,11 @@ it('moves the boundary between two passages of the same parts, and no other', ()
   expect(moveEnd(two, 'a', 9)[0]!.minutes).toBe(25)
 })
 it('moves what goes on for some of the parts', () => {
-  const shared = [piece('a', 0, 7, { parts: ['P1', 'P2'] }), piece('b', 8, 15), piece('c', 8, 11, { parts: ['P2', 'P3'] })]
+  const shared = [
+    piece('a', 0, 7, { parts: ['P1', 'P2'] }),
+    piece('b', 8, 15),
+    piece('c', 8, 11, { parts: ['P2', 'P3'] }),
+  ]
   expect(ranges(moveEnd(shared, 'a', 5))).toBe('0-5 6-15 6-11')
   expect(ranges(moveEnd(shared, 'a', 14))).toBe('0-10 11-15 11-11')
 })

@@ -8,7 +8,7 @@ import DayField from '../../common/DayField.vue'
 import { unitWords } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
 import GridCell from './GridCell.vue'
-import { actOf, letterOf, read } from './typed'
+import { actOf, isFix, letterOf, read, toggled } from './typed'
 import { stepOf, useFixes, useHearing, usePieceReadiness } from './useHearing'
 
 /** Players × passages, worked by keys: a tempo, Enter, the next player. */
@@ -87,6 +87,12 @@ const doing: Record<string, () => void> = {
 }
 function key(e: KeyboardEvent) {
   const act = actOf(e.key)
+  // A letter is added to the tempo, which is selected for the next one to be typed over it.
+  if (isFix(e.key)) {
+    e.preventDefault()
+    text.value = toggled(text.value, e.key)
+    return
+  }
   if (!act || e.ctrlKey || e.metaKey || e.altKey) return
   e.preventDefault()
   e.stopPropagation()

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { actOf, letterOf, read } from './typed'
+import { actOf, isFix, letterOf, read, toggled } from './typed'
 
 it('reads a tempo and what to fix in any order', () => {
   expect(read('72', 5)).toEqual({ bpm: 72, fixes: [] })
@@ -14,4 +14,7 @@ it('leaves out letters without a fix, and nonsense is no tempo', () => {
 it('has one key for clean, for missed and for the neighbours', () => {
   expect(['Enter', '-', 'ArrowDown', 'ArrowUp', '7'].map(actOf)).toEqual(['clean', 'missed', 'next', 'previous', null])
   expect(letterOf(2)).toBe('c')
+  expect(['a', 'i', 'u', '8', 'Enter'].map(isFix)).toEqual([true, true, false, false, false])
+  expect(toggled(toggled('72', 'a'), 'c')).toBe('72ac')
+  expect(toggled('72ac', 'a')).toBe('72c')
 })

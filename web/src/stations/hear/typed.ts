@@ -17,6 +17,12 @@ export function read(text: string, fixes: number): Typed {
   }
 }
 
+/** True for a key that says what to fix. */
+export const isFix = (key: string) => key.length === 1 && letters.includes(key.toLowerCase())
+
+/** The text with a letter more, or without it where it stood. */
+export const toggled = (text: string, key: string) => (text.includes(key) ? text.replaceAll(key, '') : `${text}${key}`)
+
 /** The letter of a fix. */
 export const letterOf = (place: number) => letters[place] ?? ''
 

@@ -29,7 +29,7 @@ const remove = (e: Schemas['LogView']) =>
         <th scope="col">Heard</th>
         <th v-if="withPlayer" scope="col">Player</th>
         <th scope="col">Passage</th>
-        <th scope="col">Clean at</th>
+        <th scope="col">Heard at</th>
         <th scope="col">To fix next</th>
         <th scope="col"><span class="visually-hidden">Acts</span></th>
       </tr>
@@ -46,7 +46,7 @@ const remove = (e: Schemas['LogView']) =>
         <td>
           {{ e.passageTitle }}<br /><span class="quiet">{{ e.pieceTitle }}</span>
         </td>
-        <td>{{ unitWords(e.unit) }} = {{ e.bpm }}</td>
+        <td>{{ unitWords(e.unit) }} = {{ e.bpm }}<span v-if="!e.clean" class="quiet">, not clean</span></td>
         <td>{{ e.note }}</td>
         <td>
           <AButton

@@ -60,6 +60,26 @@ const r = computed(() => record.data.value)
           </tr>
         </tbody>
       </table>
+      <template v-if="r.remarks.length">
+        <h2>Said to them and others</h2>
+        <ul>
+          <li v-for="x in r.remarks" :key="x.id">
+            {{ x.words }} <span class="quiet">{{ shortDate(x.said) }}</span>
+          </li>
+        </ul>
+      </template>
+      <template v-if="r.tests.length">
+        <h2>Tests</h2>
+        <ul>
+          <li v-for="t in r.tests" :key="t.test">
+            <RouterLink :to="{ name: 'test', params: { test: t.test } }">{{ t.title }}</RouterLink>,
+            {{ shortDate(t.held) }}: {{ t.percent === null ? 'not all marked' : `${t.percent} percent` }}
+            <span v-if="t.percent !== null && t.weakest.length" class="quiet"
+              >to work on: {{ t.weakest.join(', ') }}</span
+            >
+          </li>
+        </ul>
+      </template>
       <h2>Heard</h2>
       <p v-if="r.entries.length === 0" class="quiet">Nothing was heard yet.</p>
       <LogTable v-else :entries="r.entries" />

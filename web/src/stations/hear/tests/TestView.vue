@@ -71,8 +71,10 @@ function noted(player: Tested, e: Event) {
       <p class="quiet">
         {{ test.passageTitle }}, {{ unitWords(test.tempo.unit) }} = {{ test.tempo.bpm }}, {{ longDate(test.held) }}. A
         digit from 0 to 5 marks and goes on; arrow keys move; Backspace takes a mark away.
-        <RouterLink :to="{ name: 'test-sheet', params: { test: test.id } }">Test sheet</RouterLink>,
-        <a :href="`/api/tests/${test.id}/results.csv`" download>results as CSV</a>
+      </p>
+      <p class="row">
+        <RouterLink :to="{ name: 'test-sheet', params: { test: test.id } }">Test sheet</RouterLink>
+        <a :href="`/api/tests/${test.id}/results.csv`" download>Results as CSV</a>
       </p>
       <p v-if="test.players.length === 0" class="card empty">
         Nobody has this passage. Hand it out under Assign, then hear them.
