@@ -21,6 +21,12 @@ if (args.Contains("desk"))
     return;
 }
 
+if (args.Contains("plan"))
+{
+    PlanOfASeason.Compare();
+    return;
+}
+
 if (args.Contains("extremes"))
 {
     ExtremeFiles.Measure();

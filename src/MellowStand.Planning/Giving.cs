@@ -13,7 +13,15 @@ internal static class Giving
 
     /// <summary>One entry for each kind of change that helps.</summary>
     public static IReadOnlyList<PlanGive> Of(PlanProblem problem, PlanSearch search) =>
-        [.. new[] { Passages(problem, search), Tempo(problem, search), Days(problem, search), Minutes(problem, search) }.OfType<PlanGive>()];
+        [
+            .. new[]
+            {
+                Passages(problem, search),
+                Tempo(problem, search),
+                Days(problem, search),
+                Minutes(problem, search),
+            }.OfType<PlanGive>(),
+        ];
 
     private static PlanGive? Passages(PlanProblem problem, PlanSearch search)
     {
@@ -45,10 +53,7 @@ internal static class Giving
             return null;
         var names = string.Join(", ", fewer.Take(MostNamed).Select(p => $"{p.Id} by {p.Left} of {p.Sessions}"));
         var more = fewer.Count > MostNamed ? $" and {fewer.Count - MostNamed} more" : "";
-        return new PlanGive(
-            "tempo",
-            $"Practice {Count(fewer.Sum(p => p.Left), "session")} fewer, with a lower goal tempo: {names}{more}."
-        );
+        return new PlanGive("tempo", $"Practice {Count(fewer.Sum(p => p.Left), "session")} fewer, with a lower goal tempo: {names}{more}.");
     }
 
     private static PlanGive? Minutes(PlanProblem problem, PlanSearch search)

@@ -5,7 +5,8 @@ namespace MellowStand.Planning;
 /// <summary>Peaks that no plan can stay below, and peaks that no plan can have, by counting alone.</summary>
 internal static class PeakBound
 {
-    /// <summary>A peak that no punctual plan stays below: the work that a group has between two days, spread over the days between them.</summary>
+    /// <summary>A peak that no punctual plan stays below: the work that a group has between two days, spread over the days between
+    /// them.</summary>
     /// <param name="problem">What is to be planned.</param>
     /// <param name="isPunctual">True where nothing comes after its date.</param>
     public static int Of(PlanProblem problem, bool isPunctual)
@@ -20,9 +21,11 @@ internal static class PeakBound
                 .Passages.Select(i => problem.Passages[i])
                 .Select(p => (Minutes: p.Minutes * p.Sessions, From: p.From ?? first, To: isPunctual ? p.Due : last))
                 .ToList();
-            foreach (var from in work.Select(w => w.From).Distinct())
-                foreach (var to in work.Select(w => w.To).Distinct())
-                    most = Math.Max(most, Spread(problem, group, work.Where(w => w.From >= from && w.To <= to).Sum(w => w.Minutes), from, to));
+            foreach (var (from, to) in work.Select(w => w.From).Distinct().SelectMany(f => work.Select(w => (f, w.To)).Distinct()))
+            {
+                var minutes = work.Where(w => w.From >= from && w.To <= to).Sum(w => w.Minutes);
+                most = Math.Max(most, Spread(problem, group, minutes, from, to));
+            }
         }
 
         return most;

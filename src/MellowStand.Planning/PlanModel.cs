@@ -12,10 +12,13 @@ namespace MellowStand.Planning;
 internal sealed record PlanFreedom(bool Passages = false, bool Sessions = false, int Minutes = 0, bool MayBeLate = true);
 
 /// <summary>A plan as the solver sees it: one yes or no for each passage and day.</summary>
-/// <remarks>Constraint programming with SAT (Google OR-Tools, CP-SAT). A day holds at most one session of a passage; so does every window of its
-/// gap; no group has more minutes than its day.</remarks>
+/// <remarks>Constraint programming with SAT (Google OR-Tools, CP-SAT). A day holds at most one session of a passage; so does every window
+/// of its gap; no group has more minutes than its day.</remarks>
 internal sealed class PlanModel
 {
+    // More than the minutes of any passage.
+    private const int OnePassage = 100_000;
+
     private readonly PlanProblem _problem;
     private readonly PlanFreedom _freedom;
     private readonly CpModel _model = new();
@@ -32,7 +35,10 @@ internal sealed class PlanModel
         _on = [.. problem.Passages.Select((p, i) => Days(p, i))];
         _kept = [.. problem.Passages.Select((_, i) => _freedom.Passages ? _model.NewBoolVar($"kept {i}") : One())];
         Late = _model.NewIntVar(0, _freedom.MayBeLate ? MostLate() : 0, "late");
-        Peak = _model.NewIntVarFromDomain(Domain.FromValues([.. PeakBound.Sums(problem, _groups, MostMinutes() + _freedom.Minutes)]), "peak");
+        Peak = _model.NewIntVarFromDomain(
+            Domain.FromValues([.. PeakBound.Sums(problem, _groups, MostMinutes() + _freedom.Minutes)]),
+            "peak"
+        );
         for (var i = 0; i < problem.Passages.Count; i++)
             Practiced(i);
         if (_freedom.MayBeLate)
@@ -53,12 +59,11 @@ internal sealed class PlanModel
     /// <summary>Minutes that every day has more.</summary>
     public IntVar Extra => _extra;
 
-    /// <summary>Sessions in all, those of hard passages counting more the longer they are.</summary>
+    /// <summary>Sessions in all.</summary>
     public LinearExpr Sessions => LinearExpr.Sum(All());
 
-    /// <summary>Minutes of the passages that are kept.</summary>
-    public LinearExpr Kept =>
-        LinearExpr.WeightedSum(_kept, _problem.Passages.Select(p => (long)((p.Minutes * p.Sessions) + 1000)));
+    /// <summary>The passages that are kept: first how many, then their minutes.</summary>
+    public LinearExpr Kept => LinearExpr.WeightedSum(_kept, _problem.Passages.Select(p => (long)((p.Minutes * p.Sessions) + OnePassage)));
 
     /// <summary>Sessions of the passages that the rule wants first, early.</summary>
     public LinearExpr InOrder()
@@ -100,8 +105,7 @@ internal sealed class PlanModel
     }
 
     /// <summary>The passages that a solver left out.</summary>
-    public IReadOnlyList<PlanPassage> LeftOut(CpSolver solver) =>
-        [.. _problem.Passages.Where((_, i) => !solver.BooleanValue(_kept[i]))];
+    public IReadOnlyList<PlanPassage> LeftOut(CpSolver solver) => [.. _problem.Passages.Where((_, i) => !solver.BooleanValue(_kept[i]))];
 
     private BoolVar One()
     {
@@ -111,7 +115,11 @@ internal sealed class PlanModel
     }
 
     private BoolVar?[] Days(PlanPassage passage, int place) =>
-        [.. _problem.Days.Select((day, d) => day.Date >= (passage.From ?? day.Date) && HasTime(place, day) ? _model.NewBoolVar($"{place} {d}") : null)];
+        [
+            .. _problem.Days.Select(
+                (day, d) => day.Date >= (passage.From ?? day.Date) && HasTime(place, day) ? _model.NewBoolVar($"{place} {d}") : null
+            ),
+        ];
 
     private bool HasTime(int place, PlanDay day) =>
         _groups
@@ -132,7 +140,8 @@ internal sealed class PlanModel
         if (passage.Gap > 1)
             foreach (var d in days)
             {
-                var window = days.Where(o => o >= d && _problem.Days[o].Date.DayNumber - _problem.Days[d].Date.DayNumber < passage.Gap).ToList();
+                var window = days.Where(o => o >= d && _problem.Days[o].Date.DayNumber - _problem.Days[d].Date.DayNumber < passage.Gap)
+                    .ToList();
                 if (window.Count > 1)
                     _model.AddAtMostOne(window.Select(o => (ILiteral)_on[place][o]!));
             }
@@ -149,7 +158,10 @@ internal sealed class PlanModel
         for (var i = 0; i < _on.Length; i++)
         {
             var due = _problem.Passages[i].Due.DayNumber;
-            var after = Enumerable.Range(0, _on[i].Length).Where(d => _on[i][d] is not null && _problem.Days[d].Date.DayNumber > due).ToList();
+            var after = Enumerable
+                .Range(0, _on[i].Length)
+                .Where(d => _on[i][d] is not null && _problem.Days[d].Date.DayNumber > due)
+                .ToList();
             if (after.Count == 0)
                 continue;
             var own = _model.NewIntVar(0, _problem.Days[after[^1]].Date.DayNumber - due, $"late {i}");

@@ -10,12 +10,13 @@ namespace MellowStand.Planning;
 public sealed record PlanningStep(int Step, int Steps, string Words);
 
 /// <summary>Plans backwards from the dates: least late, then the lowest peak, then the rule of the house.</summary>
-/// <remarks>Three searches, each holding what the one before has found. Where a search runs out of time, its best plan is taken and its bound
-/// told.</remarks>
-/// <param name="budget">Seconds for each search; the order by the rule gets a third of it.</param>
+/// <remarks>Three searches, each holding what the one before has found. Where a search runs out of time, its best plan is taken and its
+/// bound told.</remarks>
+/// <param name="budget">Seconds for each search; the order by the rule, and what gives, get a third of it.</param>
 public sealed class Planner(double budget = 8)
 {
     private const int Steps = 4;
+    private const int MostQuestions = 4;
 
     /// <summary>Makes the plan.</summary>
     /// <param name="problem">What is to be planned.</param>
@@ -24,7 +25,7 @@ public sealed class Planner(double budget = 8)
     /// <exception cref="OperationCanceledException">It was cancelled.</exception>
     public Plan Make(PlanProblem problem, Action<PlanningStep>? tell = null, CancellationToken cancelled = default)
     {
-        var search = new PlanSearch(budget, cancelled);
+        var (search, brief) = (new PlanSearch(budget, cancelled), new PlanSearch(budget / 3, cancelled));
         void Tell(int step, string words)
         {
             cancelled.ThrowIfCancellationRequested();
@@ -35,13 +36,13 @@ public sealed class Planner(double budget = 8)
         if (LeastLate(problem, search) is not { } first)
         {
             Tell(Steps, "nothing fits: looking for what would give");
-            return new Plan(PlanState.Cannot, 0, 0, 0, [], Giving.Of(problem, search));
+            return new Plan(PlanState.Cannot, 0, 0, 0, [], Giving.Of(problem, brief));
         }
 
         Tell(2, "looking for the lowest peak");
         var second = LowestPeak(problem, search, first);
         Tell(3, "putting what comes first, first");
-        var sessions = ByRule(problem, new PlanSearch(budget / 3, cancelled), first, second);
+        var sessions = ByRule(problem, brief, first, second);
         var (late, peak) = (PlanMeasures.Late(problem, sessions), PlanMeasures.Peak(problem, sessions));
         var isProved = first.IsProved && second.IsProved;
         Tell(Steps, late == 0 ? "done" : "looking for what would give");
@@ -51,7 +52,7 @@ public sealed class Planner(double budget = 8)
             peak,
             first.IsProved ? second.Bound : first.Bound,
             sessions,
-            late == 0 ? [] : Giving.Of(problem, search)
+            late == 0 ? [] : Giving.Of(problem, brief)
         );
     }
 
@@ -73,10 +74,11 @@ public sealed class Planner(double budget = 8)
     {
         var late = PlanMeasures.Late(problem, first.Sessions);
         var least = PeakBound.Of(problem, late == 0);
-        var best = PlanMeasures.Peak(problem, first.Sessions) <= least
-            ? new PlanFound(first.Sessions, least, true)
-            : search.Run(Peaks(problem, late, least, null), first.Sessions) ?? first with { Bound = least, IsProved = false };
-        while (!best.IsProved)
+        var best =
+            PlanMeasures.Peak(problem, first.Sessions) <= least
+                ? new PlanFound(first.Sessions, least, true)
+                : search.Run(Peaks(problem, late, least, null), first.Sessions) ?? first with { Bound = least, IsProved = false };
+        for (var asked = 0; !best.IsProved && asked < MostQuestions; asked++)
         {
             var peak = PlanMeasures.Peak(problem, best.Sessions);
             var below = search.Ask(Peaks(problem, late, least, peak - 1), best.Sessions, out var isImpossible);

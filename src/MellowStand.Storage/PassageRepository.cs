@@ -180,7 +180,9 @@ public sealed class PassageRepository(Database database)
             + "AND ($passage IS NULL OR id = $passage))";
         (string, object?)[] which = [("piece", piece), ("passage", passage)];
         var steps = c.Read(
-                $"SELECT passage_id, unit, bpm, COALESCE({SeasonRepository.StepDay}, due) FROM passage_step st" + Of + " ORDER BY passage_id, position",
+                $"SELECT passage_id, unit, bpm, COALESCE({SeasonRepository.StepDay}, due) FROM passage_step st"
+                    + Of
+                    + " ORDER BY passage_id, position",
                 r => (Id: r.GetInt64(0), Step: new StepRow(r.GetString(1), r.GetDouble(2), r.Day(3)!.Value)),
                 which
             )

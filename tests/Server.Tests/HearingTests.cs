@@ -21,9 +21,19 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
                 entries = new object[]
                 {
                     new { day = "2031-03-03", quarterBpm = 70 },
-                    new { day = "2031-03-10", quarterBpm = 78, clean = true },
+                    new
+                    {
+                        day = "2031-03-10",
+                        quarterBpm = 78,
+                        clean = true,
+                    },
                     new { day = "2031-03-17", quarterBpm = 85 },
-                    new { day = "2031-03-18", quarterBpm = 88, clean },
+                    new
+                    {
+                        day = "2031-03-18",
+                        quarterBpm = 88,
+                        clean,
+                    },
                 },
                 goal = 100,
                 due = "2031-03-31",
@@ -32,7 +42,15 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
         Assert.Equal(4, missed.GetProperty("entries").GetInt32());
         Assert.True(missed.GetProperty("chance").GetDouble() < clean.GetProperty("chance").GetDouble());
         Assert.True(clean.GetProperty("low").GetDouble() < clean.GetProperty("high").GetDouble());
-        var none = await Post("/api/forecast", new { entries = Array.Empty<object>(), goal = 100, due = "2031-03-31" });
+        var none = await Post(
+            "/api/forecast",
+            new
+            {
+                entries = Array.Empty<object>(),
+                goal = 100,
+                due = "2031-03-31",
+            }
+        );
         Assert.Equal(("cannot-tell", JsonValueKind.Null), (Text(none, "readiness"), none.GetProperty("chance").ValueKind));
     }
 
@@ -43,7 +61,10 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
     public async Task A_forecast_of_nonsense_is_refused(string body)
     {
         using var content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
-        Assert.Equal(HttpStatusCode.BadRequest, (await _client.PostAsync(new Uri("/api/forecast", UriKind.Relative), content, Cancel)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await _client.PostAsync(new Uri("/api/forecast", UriKind.Relative), content, Cancel)).StatusCode
+        );
     }
 
     [Fact]
@@ -59,10 +80,22 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
 
         var url = $"/api/log/{made.GetProperty("id").GetInt64()}";
         var version = made.GetProperty("version").GetInt32();
-        var edit = new { passage, player, unit = "quarter", bpm = 71, note = "tongue lighter", clean = true, version };
+        var edit = new
+        {
+            passage,
+            player,
+            unit = "quarter",
+            bpm = 71,
+            note = "tongue lighter",
+            clean = true,
+            version,
+        };
         var put = await _client.Send(HttpMethod.Put, url, edit);
         var now = await put.Content.ReadFromJsonAsync<JsonElement>(Cancel);
-        Assert.Equal((71.0, true, "tongue lighter"), (now.GetProperty("bpm").GetDouble(), now.GetProperty("clean").GetBoolean(), Text(now, "note")));
+        Assert.Equal(
+            (71.0, true, "tongue lighter"),
+            (now.GetProperty("bpm").GetDouble(), now.GetProperty("clean").GetBoolean(), Text(now, "note"))
+        );
         Assert.Equal(HttpStatusCode.Conflict, (await _client.Send(HttpMethod.Put, url, edit)).StatusCode);
         Assert.Equal(HttpStatusCode.NoContent, (await _client.Send(HttpMethod.Delete, url)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await _client.Send(HttpMethod.Put, url, edit)).StatusCode);
@@ -72,7 +105,10 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
     public async Task Who_does_not_have_the_passage_is_asked_back()
     {
         var (passage, _) = await Somebody();
-        var has = (await _client.Json($"/api/passages/{passage}/readiness")).EnumerateArray().Select(r => r.GetProperty("player").GetInt64()).ToHashSet();
+        var has = (await _client.Json($"/api/passages/{passage}/readiness"))
+            .EnumerateArray()
+            .Select(r => r.GetProperty("player").GetInt64())
+            .ToHashSet();
         var other = (await _client.Json("/api/ensemble"))
             .EnumerateArray()
             .SelectMany(s => s.GetProperty("players").EnumerateArray())
@@ -98,7 +134,8 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
 
         var first = whole[0];
         var late = first.GetProperty("sections").EnumerateArray().First(s => s.GetProperty("chance").ValueKind == JsonValueKind.Number);
-        var url = $"/api/passages/{first.GetProperty("passage").GetProperty("id").GetInt64()}/gives?section={late.GetProperty("section").GetInt64()}";
+        var (passage, section) = (first.GetProperty("passage").GetProperty("id").GetInt64(), late.GetProperty("section").GetInt64());
+        var url = $"/api/passages/{passage}/gives?section={section}";
         var gives = (await _client.Json(url)).EnumerateArray().Select(g => Text(g, "what")).ToList();
         Assert.Equal(late.GetProperty("chance").GetDouble() < 0.8, gives.Count > 0);
     }
@@ -123,10 +160,18 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
         var (passage, player) = await Somebody();
         var made = await Post($"/api/passages/{passage}/remarks", new { words = "Lighter on the upbeat." });
         Assert.True(made.GetProperty("players").GetArrayLength() > 3);
-        Assert.Contains("Lighter on the upbeat.", (await _client.Json($"/api/ensemble/players/{player}/record")).GetRawText(), StringComparison.Ordinal);
+        Assert.Contains(
+            "Lighter on the upbeat.",
+            (await _client.Json($"/api/ensemble/players/{player}/record")).GetRawText(),
+            StringComparison.Ordinal
+        );
         var url = $"/api/remarks/{made.GetProperty("id").GetInt64()}";
         Assert.Equal(HttpStatusCode.NoContent, (await _client.Send(HttpMethod.Delete, url)).StatusCode);
-        Assert.DoesNotContain("Lighter on", (await _client.Json($"/api/ensemble/players/{player}/record")).GetRawText(), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "Lighter on",
+            (await _client.Json($"/api/ensemble/players/{player}/record")).GetRawText(),
+            StringComparison.Ordinal
+        );
         var empty = await _client.Send(HttpMethod.Post, $"/api/passages/{passage}/remarks", new { words = " " });
         Assert.Equal(HttpStatusCode.BadRequest, empty.StatusCode);
     }
@@ -136,10 +181,25 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
     {
         var (passage, player) = await Somebody();
         var weights = new[] { new { name = "notes", weight = 2 }, new { name = "tone", weight = 1 } };
-        var test = await Post("/api/tests", new { passage, title = "=Scale test", weights });
+        var test = await Post(
+            "/api/tests",
+            new
+            {
+                passage,
+                title = "=Scale test",
+                weights,
+            }
+        );
         var url = $"/api/tests/{test.GetProperty("id").GetInt64()}";
-        var mark = new { marks = new { notes = 4, tone = 5 }, note = "well begun", version = 0 };
-        var marked = await (await _client.Send(HttpMethod.Put, $"{url}/marks/{player}", mark)).Content.ReadFromJsonAsync<JsonElement>(Cancel);
+        var mark = new
+        {
+            marks = new { notes = 4, tone = 5 },
+            note = "well begun",
+            version = 0,
+        };
+        var marked = await (await _client.Send(HttpMethod.Put, $"{url}/marks/{player}", mark)).Content.ReadFromJsonAsync<JsonElement>(
+            Cancel
+        );
         var own = marked.GetProperty("players").EnumerateArray().Single(p => p.GetProperty("player").GetInt64() == player);
         Assert.Equal(86.7, own.GetProperty("percent").GetDouble());
         Assert.Equal("right notes", own.GetProperty("weakest")[0].GetString());
@@ -168,11 +228,17 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
     [Fact]
     public async Task The_school_s_own_weights_are_those_of_its_next_test()
     {
-        var before = (await _client.Json("/api/test-criteria")).EnumerateArray().Select(c => new { name = Text(c, "name"), weight = c.GetProperty("weight").GetInt32() }).ToList();
+        var before = (await _client.Json("/api/test-criteria"))
+            .EnumerateArray()
+            .Select(c => new { name = Text(c, "name"), weight = c.GetProperty("weight").GetInt32() })
+            .ToList();
         await _client.Send(HttpMethod.Put, "/api/test-criteria", new[] { new { name = "style", weight = 7 } });
         var (passage, _) = await Somebody();
         var test = await Post("/api/tests", new { passage });
-        Assert.Equal(7, test.GetProperty("criteria").EnumerateArray().Single(c => Text(c, "name") == "style").GetProperty("weight").GetInt32());
+        Assert.Equal(
+            7,
+            test.GetProperty("criteria").EnumerateArray().Single(c => Text(c, "name") == "style").GetProperty("weight").GetInt32()
+        );
         await _client.Send(HttpMethod.Put, "/api/test-criteria", before);
     }
 
@@ -201,7 +267,10 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
     private async Task<(long Passage, long Player)> Somebody()
     {
         var readiness = (await _client.Json("/api/pieces/1/readiness"))[0];
-        return (readiness.GetProperty("passage").GetProperty("id").GetInt64(), readiness.GetProperty("players")[0].GetProperty("player").GetInt64());
+        return (
+            readiness.GetProperty("passage").GetProperty("id").GetInt64(),
+            readiness.GetProperty("players")[0].GetProperty("player").GetInt64()
+        );
     }
 
     private async Task<JsonElement> Post(string url, object body)

@@ -35,8 +35,24 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
                 days = new[] { new { date = "2031-03-03", minutes = 10 }, new { date = "2031-03-04", minutes = 10 } },
                 passages = new object[]
                 {
-                    new { id = "a", minutes = 10, sessions = 1, gap = 1, players = new object[] { 7 }, due = "2031-03-03" },
-                    new { id = 2, minutes = 5, sessions = 1, gap = 1, players = new object[] { 7, "eight" }, due = "2031-03-04" },
+                    new
+                    {
+                        id = "a",
+                        minutes = 10,
+                        sessions = 1,
+                        gap = 1,
+                        players = new object[] { 7 },
+                        due = "2031-03-03",
+                    },
+                    new
+                    {
+                        id = 2,
+                        minutes = 5,
+                        sessions = 1,
+                        gap = 1,
+                        players = new object[] { 7, "eight" },
+                        due = "2031-03-04",
+                    },
                 },
                 rule = "hardest-first",
             }
@@ -44,7 +60,10 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
         Assert.Equal(("optimal", 0, 10, 10), (Text(plan, "state"), Number(plan, "late"), Number(plan, "peak"), Number(plan, "bound")));
         var days = plan.GetProperty("days");
         Assert.Equal("a", days[0].GetProperty("work")[0].GetProperty("passage").GetString());
-        Assert.Equal((2, 1), (days[1].GetProperty("work")[0].GetProperty("passage").GetInt32(), Number(days[1].GetProperty("work")[0], "session")));
+        Assert.Equal(
+            (2, 1),
+            (days[1].GetProperty("work")[0].GetProperty("passage").GetInt32(), Number(days[1].GetProperty("work")[0], "session"))
+        );
         Assert.Equal(0, plan.GetProperty("gives").GetArrayLength());
     }
 
@@ -57,8 +76,24 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
                 days = new[] { new { date = "2031-03-03", minutes = 15 } },
                 passages = new object[]
                 {
-                    new { id = "a", minutes = 10, sessions = 1, gap = 1, players = new[] { 1 }, due = "2031-03-03" },
-                    new { id = "b", minutes = 10, sessions = 1, gap = 1, players = new[] { 1 }, due = "2031-03-03" },
+                    new
+                    {
+                        id = "a",
+                        minutes = 10,
+                        sessions = 1,
+                        gap = 1,
+                        players = new[] { 1 },
+                        due = "2031-03-03",
+                    },
+                    new
+                    {
+                        id = "b",
+                        minutes = 10,
+                        sessions = 1,
+                        gap = 1,
+                        players = new[] { 1 },
+                        due = "2031-03-03",
+                    },
                 },
             }
         );
@@ -84,23 +119,49 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
     [Fact]
     public async Task A_cut_covers_what_is_played_and_is_handed_out_to_those_who_are_seated_in_one_act()
     {
-        var cut = (await Post("/api/pieces/1/cut", new { parts = new[] { "P1", "P2" }, from = "11", to = "31", longest = 8 })).EnumerateArray().ToList();
+        var cut = (
+            await Post(
+                "/api/pieces/1/cut",
+                new
+                {
+                    parts = new[] { "P1", "P2" },
+                    from = "11",
+                    to = "31",
+                    longest = 8,
+                }
+            )
+        ).EnumerateArray().ToList();
         Assert.All(cut, c => Assert.InRange(Number(c, "toIndex") - Number(c, "fromIndex") + 1, 1, 8));
         Assert.All(cut, c => Assert.True(Number(c, "minutes") > 0 && Text(c, "why").Length > 0));
         var due = DateTime.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
         var made = await Post(
             "/api/pieces/1/passages/many",
-            new { passages = cut.Select(c => new { parts = c.GetProperty("parts"), from = Text(c, "from"), to = Text(c, "to"), due }) }
+            new
+            {
+                passages = cut.Select(c => new
+                {
+                    parts = c.GetProperty("parts"),
+                    from = Text(c, "from"),
+                    to = Text(c, "to"),
+                    due,
+                }),
+            }
         );
         Assert.Equal(cut.Count, made.GetArrayLength());
-        Assert.All(made.EnumerateArray(), p => Assert.True(p.GetProperty("sections").GetArrayLength() + p.GetProperty("players").GetArrayLength() > 0));
+        Assert.All(
+            made.EnumerateArray(),
+            p => Assert.True(p.GetProperty("sections").GetArrayLength() + p.GetProperty("players").GetArrayLength() > 0)
+        );
         Assert.All(made.EnumerateArray(), p => Assert.True(p.GetProperty("steps").GetArrayLength() > 1));
         var ids = made.EnumerateArray().Select(p => p.GetProperty("id").GetInt64()).ToList();
         await _client.Send(HttpMethod.Post, "/api/passages/remove", new { passages = ids });
         var left = (await _client.Json("/api/pieces/1/passages")).EnumerateArray().Select(p => p.GetProperty("id").GetInt64());
         Assert.Empty(left.Intersect(ids));
         await _client.Send(HttpMethod.Post, "/api/passages/restore", new { passages = ids });
-        Assert.Equal(ids.Count, (await _client.Json("/api/passages")).EnumerateArray().Count(p => ids.Contains(p.GetProperty("id").GetInt64())));
+        Assert.Equal(
+            ids.Count,
+            (await _client.Json("/api/passages")).EnumerateArray().Count(p => ids.Contains(p.GetProperty("id").GetInt64()))
+        );
         await _client.Send(HttpMethod.Post, "/api/passages/remove", new { passages = ids });
     }
 
@@ -116,8 +177,20 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
             {
                 passages = new[]
                 {
-                    new { parts = new[] { "P1" }, from = "1", to = "4", due },
-                    new { parts = new[] { "P1" }, from = "9999", to = "4", due },
+                    new
+                    {
+                        parts = new[] { "P1" },
+                        from = "1",
+                        to = "4",
+                        due,
+                    },
+                    new
+                    {
+                        parts = new[] { "P1" },
+                        from = "9999",
+                        to = "4",
+                        due,
+                    },
                 },
             }
         );
@@ -135,7 +208,10 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
         // Nothing changed since the demo's plan was made today.
         Assert.Equal(Number(first, "peak"), Number(draft, "peak"));
         var (old, now) = (first.GetProperty("id").GetInt64(), draft.GetProperty("id").GetInt64());
-        Assert.Equal(HttpStatusCode.Conflict, (await _client.Send(HttpMethod.Post, $"/api/season/plans/{now}/keep", new { seen = old - 1 })).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.Conflict,
+            (await _client.Send(HttpMethod.Post, $"/api/season/plans/{now}/keep", new { seen = old - 1 })).StatusCode
+        );
         var kept = await Post($"/api/season/plans/{now}/keep", new { seen = old });
         Assert.Equal(now, kept.GetProperty("plan").GetProperty("id").GetInt64());
 
@@ -151,7 +227,9 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
 
         // The next plan goes around what was set by hand.
         var next = await Draft();
-        var same = next.GetProperty("items").EnumerateArray().First(i => Number(i, "passage") == Number(item, "passage") && Text(i, "band") == Text(item, "band"));
+        var same = next.GetProperty("items")
+            .EnumerateArray()
+            .First(i => Number(i, "passage") == Number(item, "passage") && Text(i, "band") == Text(item, "band"));
         Assert.Contains(same.GetProperty("sessions").EnumerateArray(), s => Text(s, "day") == free && s.GetProperty("byHand").GetBoolean());
 
         var back = await _client.Send(HttpMethod.Delete, $"/api/season/plans/{now}");
@@ -177,14 +255,18 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
         var rehearsals = await _client.Json("/api/rehearsals");
         Assert.True(rehearsals.GetArrayLength() > 4);
         foreach (var r in rehearsals.EnumerateArray())
-            Assert.All(r.GetProperty("slots").EnumerateArray(), s => Assert.True(Number(s, "starts") + Number(s, "minutes") <= Number(r, "minutes")));
+            Assert.All(
+                r.GetProperty("slots").EnumerateArray(),
+                s => Assert.True(Number(s, "starts") + Number(s, "minutes") <= Number(r, "minutes"))
+            );
         var plan = (await _client.Json("/api/season")).GetProperty("plan");
         var last = plan.GetProperty("items").EnumerateArray().First(i => Text(i, "band") == "usual");
         var steps = (await _client.Json($"/api/passages/{Number(last, "passage")}")).GetProperty("steps").EnumerateArray().ToList();
         Assert.Equal(Text(last.GetProperty("sessions").EnumerateArray().Last(), "day"), Text(steps[^1], "due"));
     }
 
-    // RFC 5545: DTEND of a whole day is the day after; a weekly rule repeats; a time with a zone is the time on the wall there, in summer and winter.
+    // RFC 5545: DTEND of a whole day is the day after; a weekly rule repeats; a time with a zone is the time on the wall there, in
+    // summer and winter.
     [Fact]
     public async Task A_calendar_file_is_read_as_written()
     {
@@ -198,7 +280,10 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
                 + $"BEGIN:VEVENT\r\nUID:c\r\nSUMMARY:Dentist\r\nDTSTART:{day}T120000\r\nDTEND:{day}T130000\r\nEND:VEVENT\r\n"
         );
         var off = events.Single(e => Text(e, "uid") == "a");
-        Assert.Equal(("off", monday.AddDays(2).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)), (Text(off, "kind"), Text(off, "last")));
+        Assert.Equal(
+            ("off", monday.AddDays(2).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)),
+            (Text(off, "kind"), Text(off, "last"))
+        );
         var meetings = events.Where(e => Text(e, "uid") == "b").ToList();
         Assert.Equal(40, meetings.Count);
         Assert.All(meetings, m => Assert.Equal(("rehearsal", "15:30:00", 75), (Text(m, "kind"), Text(m, "starts"), Number(m, "minutes"))));
@@ -221,7 +306,10 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
     public async Task An_endless_event_is_bounded()
     {
         var day = DateTime.Today.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
-        var events = await Read($"BEGIN:VEVENT\r\nUID:x\r\nSUMMARY:Daily rehearsal\r\nDTSTART:{day}T080000\r\nDTEND:{day}T081000\r\nRRULE:FREQ=DAILY\r\nEND:VEVENT\r\n");
+        var events = await Read(
+            $"BEGIN:VEVENT\r\nUID:x\r\nSUMMARY:Daily "
+                + $"rehearsal\r\nDTSTART:{day}T080000\r\nDTEND:{day}T081000\r\nRRULE:FREQ=DAILY\r\nEND:VEVENT\r\n"
+        );
         Assert.InRange(events.Count, 360, 402);
     }
 
@@ -230,14 +318,46 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
     {
         var before = await _client.Json("/api/calendar");
         var version = Number(before.GetProperty("practice"), "version");
-        var changed = new { minutes = 25, restDays = new[] { 0, 6 }, runDays = 5, version };
+        var changed = new
+        {
+            minutes = 25,
+            restDays = new[] { 0, 6 },
+            runDays = 5,
+            version,
+        };
         Assert.Equal(HttpStatusCode.OK, (await _client.Send(HttpMethod.Put, "/api/calendar/practice", changed)).StatusCode);
         Assert.Equal(HttpStatusCode.Conflict, (await _client.Send(HttpMethod.Put, "/api/calendar/practice", changed)).StatusCode);
         var practice = (await _client.Json("/api/calendar")).GetProperty("practice");
-        Assert.Equal((25, 2, 5), (Number(practice, "minutes"), practice.GetProperty("restDays").GetArrayLength(), Number(practice, "runDays")));
-        await _client.Send(HttpMethod.Put, "/api/calendar/practice", new { minutes = 20, restDays = new[] { 0 }, runDays = 3, version = version + 1 });
+        Assert.Equal(
+            (25, 2, 5),
+            (Number(practice, "minutes"), practice.GetProperty("restDays").GetArrayLength(), Number(practice, "runDays"))
+        );
+        await _client.Send(
+            HttpMethod.Put,
+            "/api/calendar/practice",
+            new
+            {
+                minutes = 20,
+                restDays = new[] { 0 },
+                runDays = 3,
+                version = version + 1,
+            }
+        );
 
-        var many = new { entries = new[] { new { id = 0, first = "2031-03-03", kind = "off", minutes = 0, title = "Snow" } } };
+        var many = new
+        {
+            entries = new[]
+            {
+                new
+                {
+                    id = 0,
+                    first = "2031-03-03",
+                    kind = "off",
+                    minutes = 0,
+                    title = "Snow",
+                },
+            },
+        };
         var ids = (await Post("/api/calendar/entries", many)).GetProperty("entries");
         await _client.Send(HttpMethod.Post, "/api/calendar/entries/remove", new { entries = ids });
         Assert.DoesNotContain("Snow", (await _client.Json("/api/calendar")).GetRawText(), StringComparison.Ordinal);
@@ -292,7 +412,11 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
     private static string FreeDay(JsonElement plan, JsonElement item)
     {
         var taken = item.GetProperty("sessions").EnumerateArray().Select(s => Text(s, "day")).ToHashSet();
-        return plan.GetProperty("days").EnumerateArray().Where(d => Number(d, "minutes") > 0).Select(d => Text(d, "date")).First(d => !taken.Contains(d));
+        return plan.GetProperty("days")
+            .EnumerateArray()
+            .Where(d => Number(d, "minutes") > 0)
+            .Select(d => Text(d, "date"))
+            .First(d => !taken.Contains(d));
     }
 
     private async Task<List<JsonElement>> Read(string events)

@@ -223,7 +223,7 @@ test('the week of a section and the plan of a piece fit one sheet each', async (
   }
   await page.goto(`${stand.url}/piece/1/plan`)
   await expect(page.getByRole('row')).not.toHaveCount(1)
-  const pdf = await page.pdf({ format: 'A4', landscape: true })
+  const pdf = await page.pdf({ preferCSSPageSize: true })
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1)
 })
 

@@ -11,7 +11,7 @@ const views: [string, string, string][] = [
   ['tempo', '/piece/1/tempo?from=32&to=38&parts=P3', 'Ways to practice'],
   ['assign', '/piece/1/assign?from=21&to=28&parts=P3', 'Hand out a passage'],
   ['hear', '/piece/1/hear', 'Type the tempo once.'],
-  ['season', '/season', 'Whose week'],
+  ['season', '/season', 'Nothing is late'],
   ['calendar', '/season/calendar', 'Practice at home'],
   ['rehearsals', '/season/rehearsals', 'minutes to warm up'],
   ['week sheet', '/week/1', 'Tick what was clean'],

@@ -29,7 +29,8 @@ public sealed class RemarkRepository(Database database)
     public IReadOnlyList<SharedRemarkRow> All(long? passage = null) =>
         database.Look(c =>
             c.Read(
-                "SELECT r.id, passage_id, players, words, said FROM shared_remark r JOIN passage p ON p.id = passage_id WHERE r.deleted IS NULL "
+                "SELECT r.id, passage_id, players, words, said FROM shared_remark r JOIN passage p ON p.id = passage_id "
+                    + "WHERE r.deleted IS NULL "
                     + "AND p.deleted IS NULL AND ($passage IS NULL OR passage_id = $passage) ORDER BY said DESC, r.id DESC",
                 r => new SharedRemarkRow(
                     r.GetInt64(0),
@@ -44,8 +45,9 @@ public sealed class RemarkRepository(Database database)
 
     /// <summary>Takes a remark back.</summary>
     public bool Remove(long id, DateTimeOffset now) =>
-        database.Act(c => c.Run("UPDATE shared_remark SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
-        > 0;
+        database.Act(c =>
+            c.Run("UPDATE shared_remark SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))
+        ) > 0;
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public bool Restore(long id) =>

@@ -41,7 +41,8 @@ public sealed class TestRepository(Database database)
         {
             c.Demand("The passage", "passage", "deleted IS NULL", test.PassageId);
             return c.Insert(
-                "INSERT INTO playing_test (passage_id, title, unit, bpm, held, weights) VALUES ($passage, $title, $unit, $bpm, $held, $weights)",
+                "INSERT INTO playing_test (passage_id, title, unit, bpm, held, weights) VALUES ($passage, $title, $unit, "
+                    + "$bpm, $held, $weights)",
                 [("passage", test.PassageId), .. Values(test)]
             );
         });
@@ -66,8 +67,9 @@ public sealed class TestRepository(Database database)
 
     /// <summary>Takes a test back.</summary>
     public bool Remove(long id, DateTimeOffset now) =>
-        database.Act(c => c.Run("UPDATE playing_test SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
-        > 0;
+        database.Act(c =>
+            c.Run("UPDATE playing_test SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))
+        ) > 0;
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public bool Restore(long id) =>
@@ -94,7 +96,9 @@ public sealed class TestRepository(Database database)
 
     /// <summary>The school's own weights by criterion.</summary>
     public IReadOnlyDictionary<string, int> Weights() =>
-        database.Look(c => c.Read("SELECT name, weight FROM test_weight", r => (r.GetString(0), r.GetInt32(1))).ToDictionary(x => x.Item1, x => x.Item2));
+        database.Look(c =>
+            c.Read("SELECT name, weight FROM test_weight", r => (r.GetString(0), r.GetInt32(1))).ToDictionary(x => x.Item1, x => x.Item2)
+        );
 
     /// <summary>Keeps the school's own weights.</summary>
     public void Weights(IReadOnlyDictionary<string, int> weights) =>
@@ -113,7 +117,11 @@ public sealed class TestRepository(Database database)
     {
         var marks = c.Read(
                 "SELECT test_id, player_id, marks, note, version FROM test_mark WHERE $id IS NULL OR test_id = $id",
-                r => (Test: r.GetInt64(0), Mark: new TestMarkRow(r.GetInt64(1), Pairs(r.GetString(2)).ToDictionary(), r.GetString(3), r.GetInt32(4))),
+                r =>
+                    (
+                        Test: r.GetInt64(0),
+                        Mark: new TestMarkRow(r.GetInt64(1), Pairs(r.GetString(2)).ToDictionary(), r.GetString(3), r.GetInt32(4))
+                    ),
                 ("id", id)
             )
             .ToLookup(x => x.Test, x => x.Mark);

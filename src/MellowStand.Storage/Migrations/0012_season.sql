@@ -28,9 +28,10 @@ CREATE TABLE practice_minutes (
     PRIMARY KEY (whose, id)
 ) STRICT;
 
--- Plans of the season: a draft is looked at before it is kept; the newest that is kept is in force, and undoing it brings the one before back.
+-- Plans of the season: a draft is looked at before it is kept; the newest that is kept is in force, and undoing it brings
+-- the one before back. A number is never given twice: a page that holds an old draft must not keep another one.
 CREATE TABLE season_plan (
-    id      INTEGER PRIMARY KEY,
+    id      INTEGER PRIMARY KEY AUTOINCREMENT,
     made    TEXT NOT NULL,
     state   TEXT NOT NULL CHECK (state IN ('draft', 'kept', 'undone')),
     proved  TEXT NOT NULL,

@@ -63,7 +63,8 @@ public sealed class CalendarRepository(Database database)
     public IReadOnlyList<CalendarRow> Entries() =>
         database.Look(c =>
             c.Read(
-                "SELECT id, first, last, kind, minutes, title, starts, uid, version FROM calendar_entry WHERE deleted IS NULL ORDER BY first, id",
+                "SELECT id, first, last, kind, minutes, title, starts, uid, version FROM calendar_entry WHERE deleted IS "
+                    + "NULL ORDER BY first, id",
                 Entry
             )
         );
@@ -79,12 +80,16 @@ public sealed class CalendarRepository(Database database)
     /// <summary>Takes entries out as one act.</summary>
     public int Remove(IEnumerable<long> ids, DateTimeOffset now) =>
         database.Act(c =>
-            ids.Sum(id => c.Run("UPDATE calendar_entry SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso())))
+            ids.Sum(id =>
+                c.Run("UPDATE calendar_entry SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))
+            )
         );
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public int Restore(IEnumerable<long> ids) =>
-        database.Act(c => ids.Sum(id => c.Run("UPDATE calendar_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))));
+        database.Act(c =>
+            ids.Sum(id => c.Run("UPDATE calendar_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id)))
+        );
 
     /// <summary>Minutes a day of the sections and players that have other minutes than the school.</summary>
     public IReadOnlyDictionary<(string Whose, long Id), int> Minutes() =>
@@ -114,14 +119,18 @@ public sealed class CalendarRepository(Database database)
     internal static IEnumerable<long> Numbers(string text) =>
         text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(n => long.Parse(n, CultureInfo.InvariantCulture));
 
-    private const string Set =
-        "first = $first, last = $last, kind = $kind, minutes = $minutes, title = $title, starts = $starts";
+    private const string Set = "first = $first, last = $last, kind = $kind, minutes = $minutes, title = $title, starts = $starts";
 
     private static long Put(SqliteConnection c, CalendarRow row)
     {
         var there = row.Uid is null
             ? []
-            : c.Read("SELECT id FROM calendar_entry WHERE uid = $uid AND first = $first AND deleted IS NULL", r => r.GetInt64(0), ("uid", row.Uid), ("first", row.First.Iso()));
+            : c.Read(
+                "SELECT id FROM calendar_entry WHERE uid = $uid AND first = $first AND deleted IS NULL",
+                r => r.GetInt64(0),
+                ("uid", row.Uid),
+                ("first", row.First.Iso())
+            );
         if (there is [var id, ..])
         {
             c.Run($"UPDATE calendar_entry SET {Set}, version = version + 1 WHERE id = $id", Values(row with { Id = id }));

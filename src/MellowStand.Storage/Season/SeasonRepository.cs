@@ -97,10 +97,14 @@ public sealed class SeasonRepository(Database database)
     public Change Keep(long id, long? seen) =>
         database.Act(c =>
         {
-            var current = c.Read("SELECT MAX(id) FROM season_plan WHERE state = 'kept'", r => r.IsDBNull(0) ? (long?)null : r.GetInt64(0))[0];
+            var current = c.Read("SELECT MAX(id) FROM season_plan WHERE state = 'kept'", r => r.IsDBNull(0) ? (long?)null : r.GetInt64(0))[
+                0
+            ];
             if (current != seen)
                 return Change.Stale;
-            return c.Run("UPDATE season_plan SET state = 'kept' WHERE id = $id AND state <> 'kept'", ("id", id)) > 0 ? Change.Kept : Change.Gone;
+            return c.Run("UPDATE season_plan SET state = 'kept' WHERE id = $id AND state <> 'kept'", ("id", id)) > 0
+                ? Change.Kept
+                : Change.Gone;
         });
 
     /// <summary>Takes a plan out of force: the one before is in force again.</summary>
@@ -125,14 +129,20 @@ public sealed class SeasonRepository(Database database)
                 return Change.Gone;
             var change = c.Update("season_plan", "id = $id", "state = state", version, ("id", id));
             if (change == Change.Kept)
-                c.Run("UPDATE season_session SET day = $day, by_hand = $hand WHERE id = $id", ("id", session), ("day", day.Iso()), ("hand", byHand ? 1 : 0));
+                c.Run(
+                    "UPDATE season_session SET day = $day, by_hand = $hand WHERE id = $id",
+                    ("id", session),
+                    ("day", day.Iso()),
+                    ("hand", byHand ? 1 : 0)
+                );
             return change;
         });
 
     private static void Put(SqliteConnection c, long plan, SeasonItemRow item)
     {
         var id = c.Insert(
-            "INSERT INTO season_item (plan_id, passage_id, band, players, minutes, why) VALUES ($plan, $passage, $band, $players, $minutes, $why)",
+            "INSERT INTO season_item (plan_id, passage_id, band, players, minutes, why) VALUES ($plan, $passage, $band, "
+                + "$players, $minutes, $why)",
             ("plan", plan),
             ("passage", item.PassageId),
             ("band", item.Band),
@@ -160,8 +170,10 @@ public sealed class SeasonRepository(Database database)
             )
             .ToLookup(x => x.Item, x => x.Slot);
         var items = c.Read(
-            "SELECT i.id, passage_id, band, players, minutes, why FROM season_item i JOIN passage p ON p.id = i.passage_id JOIN piece q ON q.id = "
-                + $"p.piece_id WHERE plan_id = (SELECT id FROM season_plan WHERE {which}) AND p.deleted IS NULL AND q.deleted IS NULL ORDER BY i.id",
+            "SELECT i.id, passage_id, band, players, minutes, why FROM season_item i JOIN passage p ON p.id = "
+                + "i.passage_id JOIN piece q ON q.id = "
+                + $"p.piece_id WHERE plan_id = (SELECT id FROM season_plan WHERE {which}) AND p.deleted IS NULL AND "
+                + $"q.deleted IS NULL ORDER BY i.id",
             r => new SeasonItemRow(
                 r.GetInt64(0),
                 r.GetInt64(1),
@@ -173,23 +185,25 @@ public sealed class SeasonRepository(Database database)
             ),
             ("id", id)
         );
-        return c.Read(
-            $"SELECT id, made, state, proved, late, peak, bound, gives, changes, version FROM season_plan WHERE {which}",
-            r => new SeasonPlanRow(
-                r.GetInt64(0),
-                DateTimeOffset.Parse(r.GetString(1), System.Globalization.CultureInfo.InvariantCulture),
-                r.GetString(2),
-                r.GetString(3),
-                r.GetInt32(4),
-                r.GetInt32(5),
-                r.GetInt32(6),
-                r.Lines(7),
-                r.Lines(8),
-                items,
-                r.GetInt32(9)
-            ),
-            ("id", id)
-        ) is [var only, ..]
+        return
+            c.Read(
+                $"SELECT id, made, state, proved, late, peak, bound, gives, changes, version FROM season_plan WHERE {which}",
+                r => new SeasonPlanRow(
+                    r.GetInt64(0),
+                    DateTimeOffset.Parse(r.GetString(1), System.Globalization.CultureInfo.InvariantCulture),
+                    r.GetString(2),
+                    r.GetString(3),
+                    r.GetInt32(4),
+                    r.GetInt32(5),
+                    r.GetInt32(6),
+                    r.Lines(7),
+                    r.Lines(8),
+                    items,
+                    r.GetInt32(9)
+                ),
+                ("id", id)
+            )
+                is [var only, ..]
             ? only
             : null;
     }

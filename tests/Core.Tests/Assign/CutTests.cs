@@ -11,7 +11,11 @@ public sealed class CutTests(ITestOutputHelper output)
     private static Layer Read(byte[] file)
     {
         var edition = Edition.Read(file);
-        return Layer.Of(edition, new Knowledge(edition.Printed, School.None, new Dictionary<string, string>(), new Dictionary<string, string>()), []);
+        return Layer.Of(
+            edition,
+            new Knowledge(edition.Printed, School.None, new Dictionary<string, string>(), new Dictionary<string, string>()),
+            []
+        );
     }
 
     [Theory]
@@ -31,12 +35,18 @@ public sealed class CutTests(ITestOutputHelper output)
             Assert.All(cut, c => Assert.InRange(c.Minutes, 1, 240));
             Assert.Equal(cut.OrderBy(c => c.Range.From).Select(c => c.Range.From), cut.Select(c => c.Range.From));
             if (longest == 16)
-                output.WriteLine($"{score}: {cut.Count} passages, {cut.Count(c => c.Range.Length < 4)} short, {cut.Count(c => c.Parts.Count > 1)} shared, {cut.Count(c => c.Same.Count > 0)} return; {string.Join(" | ", cut.Take(4).Select(c => $"{c.Range.From}-{c.Range.To} {c.Minutes} min {c.Why}"))}");
+                output.WriteLine(
+                    $"{score}: {cut.Count} passages, {cut.Count(c => c.Range.Length < 4)} short, "
+                        + $"{cut.Count(c => c.Parts.Count > 1)} shared, {cut.Count(c => c.Same.Count > 0)} return; "
+                        + $"{string.Join(" | ", cut.Take(4).Select(c => $"{c.Range.From}-{c.Range.To} {c.Minutes} min {c.Why}"))}"
+                );
         }
     }
 
     private const string Quiet = "C5q D5q E5q F5q | G5h E5h | F5q E5q D5q C5q | D5w";
-    private const string Busy = "C5t C#5t D5t D#5t E5t F5t F#5t G5t G#5t A5t A#5t B5t C6t B5t A#5t A5t G#5t G5t F#5t F5t E5t D#5t D5t C#5t C5t D5t E5t F#5t G#5t F#5t E5t D5t";
+    private const string Busy =
+        "C5t C#5t D5t D#5t E5t F5t F#5t G5t G#5t A5t A#5t B5t C6t B5t A#5t A5t G#5t G5t F#5t F5t E5t D#5t D5t C#5t C5t "
+        + "D5t E5t F#5t G#5t F#5t E5t D5t";
 
     [Fact]
     public void Letters_are_boundaries()
@@ -84,7 +94,8 @@ public sealed class CutTests(ITestOutputHelper output)
     public void A_phrase_takes_its_pickup_along_and_ends_on_the_next_downbeat()
     {
         var cut = Cut(
-            "part \"Flute\"\nmeter:4/4 tempo:q=90 | C5q D5q E5q F5q | G5h E5h | F5q E5q D5q C5q | D5h rq G5q | reh:A C6q B5q A5q G5q | A5h F5h | G5q F5q E5q D5q "
+            "part \"Flute\"\nmeter:4/4 tempo:q=90 | C5q D5q E5q F5q | G5h E5h | F5q E5q D5q C5q | D5h rq G5q | reh:A C6q "
+                + "B5q A5q G5q | A5h F5h | G5q F5q E5q D5q "
                 + "| C5h rq G5q | C6w | B5w | A5w | G5w"
         );
         var second = cut.First(c => c.Range.Holds(4) && c.Range.From >= 3);

@@ -9,12 +9,17 @@ public static class ExhaustivePlanner
     public static (int Late, int Peak)? Best(PlanProblem problem)
     {
         (int, int)? best = null;
-        Try(problem, 0, [], sessions =>
-        {
-            var own = (PlanMeasures.Late(problem, sessions), PlanMeasures.Peak(problem, sessions));
-            if (best is null || own.CompareTo(best.Value) < 0)
-                best = own;
-        });
+        Try(
+            problem,
+            0,
+            [],
+            sessions =>
+            {
+                var own = (PlanMeasures.Late(problem, sessions), PlanMeasures.Peak(problem, sessions));
+                if (best is null || own.CompareTo(best.Value) < 0)
+                    best = own;
+            }
+        );
         return best;
     }
 

@@ -30,7 +30,10 @@ public sealed class PlannerTests
             }
 
             Assert.Empty(PlanMeasures.Broken(problem, plan.Sessions));
-            Assert.Equal((PlanState.Optimal, best.Value.Late, best.Value.Peak, best.Value.Peak), (plan.State, plan.Late, plan.Peak, plan.Bound));
+            Assert.Equal(
+                (PlanState.Optimal, best.Value.Late, best.Value.Peak, best.Value.Peak),
+                (plan.State, plan.Late, plan.Peak, plan.Bound)
+            );
             late += plan.Late > 0 ? 1 : 0;
         }
 
@@ -52,9 +55,20 @@ public sealed class PlannerTests
             {
                 seen.Add(give.What);
                 if (give.What == "minutes")
-                    Assert.True(IsPunctual(problem with { Days = [.. problem.Days.Select(d => d with { Minutes = d.Minutes + Number(give) })] }), give.Why);
+                    Assert.True(
+                        IsPunctual(problem with { Days = [.. problem.Days.Select(d => d with { Minutes = d.Minutes + Number(give) })] }),
+                        give.Why
+                    );
                 if (give.What == "minutes" && Number(give) > 1)
-                    Assert.False(IsPunctual(problem with { Days = [.. problem.Days.Select(d => d with { Minutes = d.Minutes + Number(give) - 1 })] }), give.Why);
+                    Assert.False(
+                        IsPunctual(
+                            problem with
+                            {
+                                Days = [.. problem.Days.Select(d => d with { Minutes = d.Minutes + Number(give) - 1 })],
+                            }
+                        ),
+                        give.Why
+                    );
             }
 
             if (plan.State != PlanState.Cannot && plan.Late == 0)
@@ -143,7 +157,10 @@ public sealed class PlannerTests
     private static bool IsPunctual(PlanProblem problem) => Planner.Make(problem) is { State: not PlanState.Cannot, Late: 0 };
 
     private static int Number(PlanGive give) =>
-        int.Parse(new string([.. give.Why.SkipWhile(c => !char.IsDigit(c)).TakeWhile(char.IsDigit)]), System.Globalization.CultureInfo.InvariantCulture);
+        int.Parse(
+            new string([.. give.Why.SkipWhile(c => !char.IsDigit(c)).TakeWhile(char.IsDigit)]),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 
     // Four to six days, two or three passages, three players, little time.
     private static PlanProblem Small(Random random)

@@ -39,7 +39,9 @@ public sealed class RehearsalTests
         var random = new Random(seed);
         var passages = Enumerable
             .Range(1, 4)
-            .Select(i => Passage(i, 0.5 + (random.NextDouble() / 2), [.. Enumerable.Range(1, 6).Where(_ => random.Next(2) == 0).DefaultIfEmpty(1)]))
+            .Select(i =>
+                Passage(i, 0.5 + (random.NextDouble() / 2), [.. Enumerable.Range(1, 6).Where(_ => random.Next(2) == 0).DefaultIfEmpty(1)])
+            )
             .ToArray();
         var plan = Assert.Single(Of(90, passages));
         Assert.All(Orders([.. plan.Slots]), order => Assert.True(Idle(order) >= plan.Idle));
@@ -76,7 +78,8 @@ public sealed class RehearsalTests
     private static RehearsedPassage Passage(long id, double need, params int[] players) =>
         new(id, $"Passage {id}", [.. players.Select(p => (long)p)], need, Monday.AddDays(30));
 
-    private static int Minutes(IReadOnlyList<RehearsalSlot> slots, long passage) => slots.Single(s => s.Passages.Any(p => p.Id == passage)).Minutes;
+    private static int Minutes(IReadOnlyList<RehearsalSlot> slots, long passage) =>
+        slots.Single(s => s.Passages.Any(p => p.Id == passage)).Minutes;
 
     private static IEnumerable<List<RehearsalSlot>> Orders(List<RehearsalSlot> slots)
     {
@@ -91,6 +94,8 @@ public sealed class RehearsalTests
         return order
             .SelectMany(s => s.Passages.SelectMany(p => p.Players))
             .Distinct()
-            .Sum(p => order.SkipWhile(s => !Plays(s, p)).Reverse().SkipWhile(s => !Plays(s, p)).Where(s => !Plays(s, p)).Sum(s => s.Minutes));
+            .Sum(p =>
+                order.SkipWhile(s => !Plays(s, p)).Reverse().SkipWhile(s => !Plays(s, p)).Where(s => !Plays(s, p)).Sum(s => s.Minutes)
+            );
     }
 }

@@ -12,7 +12,16 @@ public sealed class SeasonTests
     public void Those_behind_get_more_sessions_and_those_ahead_fewer()
     {
         var items = SeasonItems.Of(
-            [Passage(60, 8, Player(1, 0), Player(2, 0, Readiness.Late), Player(3, 0, Readiness.Early), Player(4, 7, Readiness.Early, true))],
+            [
+                Passage(
+                    60,
+                    8,
+                    Player(1, 0),
+                    Player(2, 0, Readiness.Late),
+                    Player(3, 0, Readiness.Early),
+                    Player(4, 7, Readiness.Early, true)
+                ),
+            ],
             20
         );
         int Of(Band band) => items.Single(i => i.Band == band).Sessions;
@@ -43,6 +52,33 @@ public sealed class SeasonTests
         Assert.Equal([0, 1, 1, 2, 3, 3], Enumerable.Range(1, 6).Select(more.StepAt));
     }
 
+    // Steps 60, 66, 72, 78: clean at 66 goes on with 72; missed there twice, back to 66 (house rule move-on, three clean up and two
+    // missed back).
+    [Theory]
+    [InlineData("three-clean", "66+", 2)]
+    [InlineData("three-clean", "66+ 72-", 2)]
+    [InlineData("three-clean", "66+ 72- 72-", 1)]
+    [InlineData("once-clean", "66+ 72- 72-", 2)]
+    [InlineData("three-clean", "72- 72-", 0)]
+    [InlineData("three-clean", "78+", 3)]
+    [InlineData("three-clean", "", 0)]
+    public void Two_missed_lead_one_step_back(string rule, string heard, int next)
+    {
+        var tries = heard
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .Select(
+                (t, i) =>
+                    new HeardTempo(
+                        Monday.AddDays(i),
+                        double.Parse(t[..^1], System.Globalization.CultureInfo.InvariantCulture),
+                        t[^1] == '+'
+                    )
+            )
+            .Reverse()
+            .ToList();
+        Assert.Equal(next, SeasonItems.NextStep([60, 66, 72, 78], tries, Core.HouseRules.House.Default.With("move-on", rule)));
+    }
+
     [Theory]
     [InlineData(12, 20, 5)]
     [InlineData(50, 20, 10)]
@@ -58,7 +94,11 @@ public sealed class SeasonTests
         var planned = Assert.Single(SeasonItems.ForPlanner(items, Monday, new Dictionary<string, IReadOnlyList<DateOnly>>()));
         Assert.InRange(planned.Gap, 2, 4);
         var near = Assert.Single(
-            SeasonItems.ForPlanner(items, Monday, new Dictionary<string, IReadOnlyList<DateOnly>> { ["1/usual"] = [Monday, Monday.AddDays(1)] })
+            SeasonItems.ForPlanner(
+                items,
+                Monday,
+                new Dictionary<string, IReadOnlyList<DateOnly>> { ["1/usual"] = [Monday, Monday.AddDays(1)] }
+            )
         );
         Assert.Equal(1, near.Gap);
         Assert.Equal([Monday, Monday.AddDays(1)], near.Set);
@@ -101,7 +141,8 @@ public sealed class SeasonTests
     [Fact]
     public void What_a_new_plan_changes_is_told_and_nothing_else()
     {
-        KeptItem Item(string key, params int[] days) => new(key, $"Passage {key}", Band.Usual, [1], [.. days.Select(d => Monday.AddDays(d))]);
+        KeptItem Item(string key, params int[] days) =>
+            new(key, $"Passage {key}", Band.Usual, [1], [.. days.Select(d => Monday.AddDays(d))]);
         var told = SeasonChanges.Of(
             [Item("a", 0, 2), Item("b", 1, 3), Item("c", 2), Item("gone", 4)],
             [Item("a", 0, 2), Item("b", 1, 4, 5), Item("c", 3), Item("new", 2)],

@@ -23,8 +23,8 @@ public sealed class CalibrationTests(ITestOutputHelper output)
             .Where(x => x.Forecast.Chance is not null)
             .ToList();
         foreach (var kind in judged.GroupBy(j => j.Learner.Kind))
-            output.WriteLine($"{kind.Key, -16} {Figures([.. kind])}");
-        output.WriteLine($"{"all", -16} {Figures(judged)}");
+            output.WriteLine($"{kind.Key,-16} {Figures([.. kind])}");
+        output.WriteLine($"{"all",-16} {Figures(judged)}");
 
         Assert.InRange(Held(judged), 0.75, 0.85);
         Assert.True(Brier(judged, x => x.Forecast.Chance!.Value) < Brier(judged, x => StraightLine.Says(x.Learner)));
@@ -46,7 +46,8 @@ public sealed class CalibrationTests(ITestOutputHelper output)
             output.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{band.Key * 20}-{(band.Key + 1) * 20} %: {band.Average(x => x.Chance!.Value):0.00} told, {band.Average(x => x.Made ? 1.0 : 0):0.00} came, {band.Count()}"
+                    $"{band.Key * 20}-{(band.Key + 1) * 20} %: {band.Average(x => x.Chance!.Value):0.00} told, "
+                        + $"{band.Average(x => x.Made ? 1.0 : 0):0.00} came, {band.Count()}"
                 )
             );
             Assert.InRange(band.Average(x => x.Made ? 1.0 : 0) - band.Average(x => x.Chance!.Value), -0.15, 0.15);
@@ -65,8 +66,10 @@ public sealed class CalibrationTests(ITestOutputHelper output)
     private static string Figures(IReadOnlyCollection<(SimulatedLearner Learner, Forecast Forecast)> judged) =>
         string.Create(
             CultureInfo.InvariantCulture,
-            $"held {Held(judged):0.000}  Brier {Brier(judged, x => x.Forecast.Chance!.Value):0.000}, line {Brier(judged, x => StraightLine.Says(x.Learner)):0.000}, "
+            $"held {Held(judged):0.000}  Brier {Brier(judged, x => x.Forecast.Chance!.Value):0.000}, line "
+                + $"{Brier(judged, x => StraightLine.Says(x.Learner)):0.000}, "
                 + $"line with spread {Brier(judged, x => StraightLine.SaysWithSpread(x.Learner)):0.000}, "
-                + $"width {judged.Average(x => (x.Forecast.High - x.Forecast.Low) / x.Learner.Goal):0.00}, made {judged.Average(x => x.Learner.Made ? 1.0 : 0):0.00}"
+                + $"width {judged.Average(x => (x.Forecast.High - x.Forecast.Low) / x.Learner.Goal):0.00}, made "
+                + $"{judged.Average(x => x.Learner.Made ? 1.0 : 0):0.00}"
         );
 }

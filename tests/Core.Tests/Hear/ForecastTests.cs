@@ -50,7 +50,11 @@ public sealed class ForecastTests
     {
         HeardTempo[] clean = [new(Start, 70), new(Start.AddDays(7), 78), new(Start.AddDays(14), 85)];
         var without = Forecaster.Of(clean, 100, Start.AddDays(28));
-        var with = Forecaster.Of([.. clean, new HeardTempo(Start.AddDays(14), 88, false), new HeardTempo(Start.AddDays(16), 86, false)], 100, Start.AddDays(28));
+        var with = Forecaster.Of(
+            [.. clean, new HeardTempo(Start.AddDays(14), 88, false), new HeardTempo(Start.AddDays(16), 86, false)],
+            100,
+            Start.AddDays(28)
+        );
         Assert.Equal(5, with.Entries);
         Assert.True(with.Chance < without.Chance, $"{with.Chance} {without.Chance}");
         Assert.Contains("2 of them not clean", with.Why, StringComparison.Ordinal);
@@ -74,7 +78,11 @@ public sealed class ForecastTests
     public void What_a_section_has_shown_is_learnt()
     {
         LearnerHistory Flat(int n) =>
-            new([.. Enumerable.Range(0, 6).Select(i => new HeardTempo(Start.AddDays(5 * i), i < 2 ? 60 + (10 * i) + n : 71 + n))], 100, Start.AddDays(40));
+            new(
+                [.. Enumerable.Range(0, 6).Select(i => new HeardTempo(Start.AddDays(5 * i), i < 2 ? 60 + (10 * i) + n : 71 + n))],
+                100,
+                Start.AddDays(40)
+            );
         var learned = LearnerPrior.Learn(Enumerable.Range(0, 12).Select(Flat));
         HeardTempo[] entries = [new(Start, 70), new(Start.AddDays(5), 78), new(Start.AddDays(10), 84)];
         Assert.True(

@@ -52,7 +52,14 @@ public sealed class HearingTests
     public void Three_things_to_fix_are_enough_the_heaviest_loss_first()
     {
         List<TestWeight> weights = [new("notes", 3), new("rhythm", 1), new("tone", 1), new("pulse", 2), new("style", 1)];
-        var marks = new Dictionary<string, int> { ["notes"] = 4, ["rhythm"] = 0, ["tone"] = 5, ["pulse"] = 3, ["style"] = 4 };
+        var marks = new Dictionary<string, int>
+        {
+            ["notes"] = 4,
+            ["rhythm"] = 0,
+            ["tone"] = 5,
+            ["pulse"] = 3,
+            ["style"] = 4,
+        };
         Assert.Equal(["rhythm", "pulse", "notes"], TestScore.Weakest(weights, marks));
     }
 

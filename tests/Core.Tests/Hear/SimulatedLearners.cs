@@ -18,7 +18,8 @@ public sealed record SimulatedLearner(
     bool Made
 );
 
-/// <summary>Learners of several kinds, made up by formulas other than those of the forecast: straight and bent lines, steps, stops.</summary>
+/// <summary>Learners of several kinds, made up by formulas other than those of the forecast: straight and bent lines, steps,
+/// stops.</summary>
 public static class SimulatedLearners
 {
     private static readonly DateOnly Start = new(2031, 3, 3);

@@ -19,10 +19,11 @@ it('draws the fan as low and the width above it, and failed tries with a shape o
     100,
     '2031-03-20',
     colours,
-  ) as { series: Series[] }
+  ) as { series: Series[]; yAxis: { max: (span: { max: number }) => number } }
   const named = (name: string) => option.series.find((s) => s.name === name)!
   expect(named('low').data[0]![1] + named('eight in ten').data[0]![1]).toBe(97.5)
   expect(named('clean').data.map((d) => d[0])).toEqual(['2031-03-03', '2031-03-10'])
+  expect(option.yAxis.max({ max: 90 })).toBeGreaterThan(100)
   expect(named('not clean').data).toEqual([['2031-03-10', 86]])
   expect(named('not clean').symbol).not.toBe(named('clean').symbol)
 })

@@ -30,7 +30,8 @@ export function fanSeries(
     tooltip: { trigger: 'item' },
     legend: { top: 0, right: 0, data: ['clean', 'not clean', 'expected'] },
     xAxis: { type: 'time' },
-    yAxis: { type: 'value', scale: true },
+    // The goal is in the picture, however far off it is.
+    yAxis: { type: 'value', scale: true, max: (span: { max: number }) => Math.ceil(Math.max(span.max, goal)) + 2 },
     series: [
       { ...line, name: 'low', stack: 'fan', data: fan.map((f) => [f.day, f.low]), lineStyle: { opacity: 0 } },
       {

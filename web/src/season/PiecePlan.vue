@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { useEnsemble, usePiece } from '../api/queries'
 import { longDate, shortDate } from '../common/dates'
-import PickOne from '../common/PickOne.vue'
-import { papers } from '../parts/print/papers'
+import SheetBar from '../parts/sheets/SheetBar.vue'
 import { usePaper } from '../parts/print/usePaper'
 import { mondaysOf, planRows } from './pieceWeeks'
 import { useSeason } from './queries'
 
 /** The piece's whole plan on one page: passages down, weeks across. */
 const route = useRoute()
-const router = useRouter()
-const { paper } = usePaper()
+const { paper } = usePaper(true)
 const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
 const season = useSeason()
@@ -22,24 +20,18 @@ const mondays = computed(() => mondaysOf(items.value))
 const rows = computed(() =>
   planRows(items.value, mondays.value, (s) => (ensemble.data.value ?? []).find((x) => x.id === s)?.name ?? ''),
 )
-const page = computed(() => ({ width: `${paper.value.height}mm`, minHeight: `${paper.value.width}mm` }))
-const print = () => window.print()
+const page = computed(() => ({
+  width: `${paper.value.height}mm`,
+  minHeight: `${paper.value.width}mm`,
+  maxWidth: '100%',
+}))
 </script>
 
 <template>
   <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink :to="{ name: 'piece', params: { id, station: 'assign' } }">Back to the piece</RouterLink>
-      <span class="paper"
-        ><PickOne
-          :value="paper.name"
-          label="Paper"
-          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
-          @update:value="router.replace({ query: { paper: $event } })"
-      /></span>
-      <button type="button" @click="print">Print</button>
-      <span class="quiet">Lies on its side.</span>
-    </p>
+    <SheetBar :paper="paper" :back="{ name: 'piece', params: { id, station: 'assign' } }" words="Back to the piece"
+      ><span class="quiet">Lies on its side.</span></SheetBar
+    >
     <article
       v-if="piece.data.value"
       class="sheet plan-page"
@@ -86,12 +78,8 @@ const print = () => window.print()
 
 <style src="../parts/sheets/sheet.css"></style>
 <style scoped>
-.paper {
-  width: 110px;
-}
 .plan-page {
   padding: 12mm;
-  max-width: none;
 }
 .plan {
   width: 100%;

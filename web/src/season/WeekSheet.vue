@@ -3,8 +3,7 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useEnsemble } from '../api/queries'
 import { dayFromNow, longDate } from '../common/dates'
-import PickOne from '../common/PickOne.vue'
-import { papers } from '../parts/print/papers'
+import SheetBar from '../parts/sheets/SheetBar.vue'
 import { usePaper } from '../parts/print/usePaper'
 import { useCalendar, useSeason } from './queries'
 import { addDays, bandWords, dayName, mondayOf, weekOf, workOf } from './weeks'
@@ -38,25 +37,15 @@ function who(players: readonly number[]): string {
   if (mine.length === names.value.size) return ''
   return mine.map((p) => names.value.get(p)).join(', ')
 }
-const set = (change: Record<string, string>) => router.replace({ query: { ...route.query, ...change } })
-const print = () => window.print()
+const show = (days: number) => router.replace({ query: { ...route.query, from: addDays(monday.value, days) } })
 </script>
 
 <template>
   <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink to="/season/weeks">Back to the season</RouterLink>
-      <span class="paper"
-        ><PickOne
-          :value="paper.name"
-          label="Paper"
-          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
-          @update:value="set({ paper: String($event) })"
-      /></span>
-      <button type="button" @click="set({ from: addDays(monday, -7) })">The week before</button>
-      <button type="button" @click="set({ from: addDays(monday, 7) })">The week after</button>
-      <button type="button" @click="print">Print</button>
-    </p>
+    <SheetBar :paper="paper" back="/season/weeks" words="Back to the season">
+      <button type="button" @click="show(-7)">The week before</button>
+      <button type="button" @click="show(7)">The week after</button>
+    </SheetBar>
     <article v-if="own" class="sheet week-page" :style="page" :aria-label="`Week of ${own.name}`">
       <header>
         <div>
@@ -97,9 +86,6 @@ const print = () => window.print()
 
 <style src="../parts/sheets/sheet.css"></style>
 <style scoped>
-.paper {
-  width: 110px;
-}
 .week-page {
   padding: 13mm;
   max-width: none;

@@ -4,8 +4,8 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { useEnsemble } from '../api/queries'
 import { dayFromNow } from '../common/dates'
 import PickOne from '../common/PickOne.vue'
-import MoveDialog from './MoveDialog.vue'
-import PlanBar from './PlanBar.vue'
+import MoveDialog from './plan/MoveDialog.vue'
+import PlanBar from './plan/PlanBar.vue'
 import { useCalendar, useSeason } from './queries'
 import WeekGrid from './WeekGrid.vue'
 import { addDays, dayName, mondayOf, weekOf, workOf, type Work } from './weeks'
@@ -57,7 +57,7 @@ const thisWeek = () => (monday.value = mondayOf(dayFromNow(0)))
     <div class="row tools">
       <span class="who"><PickOne v-model:value="whose" :options="options" label="Whose week" /></span>
       <AButton aria-label="The week before" @click="monday = addDays(monday, -7)">‹</AButton>
-      <strong class="week">Week of {{ dayName(monday) }}</strong>
+      <strong class="which">Week of {{ dayName(monday) }}</strong>
       <AButton aria-label="The week after" @click="monday = addDays(monday, 7)">›</AButton>
       <AButton type="text" @click="thisWeek">This week</AButton>
       <span class="out">
@@ -87,7 +87,7 @@ const thisWeek = () => (monday.value = mondayOf(dayFromNow(0)))
 .who {
   width: 230px;
 }
-.week {
+.which {
   min-width: 150px;
   text-align: center;
 }

@@ -80,5 +80,7 @@ internal static class CutGroups
     }
 
     private static int Struck(Part part, MeasureRange range) =>
-        Enumerable.Range(range.From, range.Length).Sum(m => part.Measures[m].Notes.Count(n => n is { Sounds: true, IsGrace: false, IsCue: false, IsTieContinuation: false }));
+        Enumerable
+            .Range(range.From, range.Length)
+            .Sum(m => part.Measures[m].Notes.Count(n => n is { Sounds: true, IsGrace: false, IsCue: false, IsTieContinuation: false }));
 }

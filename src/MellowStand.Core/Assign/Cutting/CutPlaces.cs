@@ -31,7 +31,12 @@ internal sealed class CutPlaces
     {
         (_context, _parts) = (context, parts);
         _tempos = [.. context.Tempo.Signs.Where(s => s.Kind is TempoKind.Fixed).Select(s => s.Measure)];
-        _returns = [.. parts.SelectMany(p => RepeatedBlocks.Find(context.ContentOf(p))).SelectMany(b => new[] { b.First, b.First + b.Length, b.Again, b.Again + b.Length })];
+        _returns =
+        [
+            .. parts
+                .SelectMany(p => RepeatedBlocks.Find(context.ContentOf(p)))
+                .SelectMany(b => new[] { b.First, b.First + b.Length, b.Again, b.Again + b.Length }),
+        ];
         foreach (var part in parts)
             Phrases[part.Id] = [.. BreathPhrase.Of(context.MelodyOf(part)).Select(p => p.Notes[0])];
     }
@@ -69,12 +74,13 @@ internal sealed class CutPlaces
 
     /// <summary>True when a phrase of the part begins late in the measure before and leads into a measure.</summary>
     public bool HasPickup(Part part, int measure) =>
-        measure > 0
-        && Phrases[part.Id].Any(n => n.MeasureIndex == measure - 1 && IsLate(n) && Crosses(part, measure));
+        measure > 0 && Phrases[part.Id].Any(n => n.MeasureIndex == measure - 1 && IsLate(n) && Crosses(part, measure));
 
     private void AddPhrases(List<(double Weight, string Words)> said, int measure, int playing)
     {
-        var begin = _parts.Count(p => HasPickup(p, measure) || Phrases[p.Id].Any(n => n.MeasureIndex == measure && _context.BeatsIn(n) < 1));
+        var begin = _parts.Count(p =>
+            HasPickup(p, measure) || Phrases[p.Id].Any(n => n.MeasureIndex == measure && _context.BeatsIn(n) < 1)
+        );
         var torn = _parts.Count(p => IsTorn(p, measure));
         said.Add((PhraseBegins * begin / playing, begin * 2 > playing ? "a phrase" : "an entry"));
         said.Add((Torn * torn / playing, ""));

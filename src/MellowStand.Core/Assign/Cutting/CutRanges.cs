@@ -32,7 +32,8 @@ internal static class CutRanges
             for (var begin = end - 1; begin >= Math.Max(0, end - longest); begin--)
             {
                 warm += heat(range.From + begin);
-                var own = cost[begin] + Cost(end - begin, warm / (end - begin), longest) + (begin == 0 ? 0 : Cut(place(range.From + begin)));
+                var own =
+                    cost[begin] + Cost(end - begin, warm / (end - begin), longest) + (begin == 0 ? 0 : Cut(place(range.From + begin)));
                 if (own < cost[end])
                     (cost[end], from[end]) = (own, begin);
             }
@@ -45,8 +46,7 @@ internal static class CutRanges
         return found;
     }
 
-    private static double Cut(CutPlace place) =>
-        place.IsSection ? Section : PlaceCounts * (BestPlace - Math.Min(BestPlace, place.Weight));
+    private static double Cut(CutPlace place) => place.IsSection ? Section : PlaceCounts * (BestPlace - Math.Min(BestPlace, place.Weight));
 
     private static double Cost(int length, double heat, int longest)
     {

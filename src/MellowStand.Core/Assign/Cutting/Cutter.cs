@@ -5,8 +5,8 @@ using MellowStand.Core.Unify;
 
 namespace MellowStand.Core.Assign;
 
-/// <summary>Cuts music into passages to be learnt: at phrases, letters and breaths, hard ones short, one for all who share the line, and what
-/// returns only once.</summary>
+/// <summary>Cuts music into passages to be learnt: at phrases, letters and breaths, hard ones short, one for all who share the line, and
+/// what returns only once.</summary>
 /// <remarks>Common practice, no published source.</remarks>
 public sealed class Cutter
 {
@@ -50,7 +50,8 @@ public sealed class Cutter
     private CutGroup WithPickup(CutGroup group)
     {
         var (from, to) = group.Range;
-        var begins = from > _request.Range.From && group.Range.Length < _request.Longest && group.Parts.Any(p => _places.HasPickup(p, from));
+        var begins =
+            from > _request.Range.From && group.Range.Length < _request.Longest && group.Parts.Any(p => _places.HasPickup(p, from));
         return begins ? group with { Range = new MeasureRange(from - 1, to) } : group;
     }
 
@@ -85,7 +86,8 @@ public sealed class Cutter
     private string Begins(CutGroup group)
     {
         var (from, _) = group.Range;
-        var pickup = from + 1 <= group.Range.To && group.Parts.Any(p => _places.HasPickup(p, from + 1)) && _places.At(from + 1).Words is not null;
+        var pickup =
+            from + 1 <= group.Range.To && group.Parts.Any(p => _places.HasPickup(p, from + 1)) && _places.At(from + 1).Words is not null;
         var at = pickup ? from + 1 : from;
         return _places.At(at).Words is { } words
             ? $"Begins in {_context.Label(at)} with {words}{(pickup ? " and its pickup" : "")}"
@@ -96,7 +98,9 @@ public sealed class Cutter
     private string Ends(CutGroup group)
     {
         var next = group.Range.To + 1;
-        var goesOn = next < _context.Score.Measures.Count && group.Parts.Any(p => p.Measures[next].Notes.Any(n => n.Sounds && n.Offset == Fraction.Zero));
+        var goesOn =
+            next < _context.Score.Measures.Count
+            && group.Parts.Any(p => p.Measures[next].Notes.Any(n => n.Sounds && n.Offset == Fraction.Zero));
         return goesOn ? $"; play on to the downbeat of {_context.Label(next)}." : ".";
     }
 
@@ -107,9 +111,10 @@ public sealed class Cutter
             return "";
         var earlier = known.Select(m => _returns[lead.Id].Earlier(m)!.Value).Order().ToList();
         var from = _context.Measures(earlier[0], earlier[^1]);
-        return fresh.Count == 0
-            ? $"The same as {from}: learnt there, only joined here; "
-            : $"As {from} but for {string.Join(", ", fresh.ToRuns().Select(r => _context.Measures(r.From, r.To)))}; ";
+        if (fresh.Count == 0)
+            return $"The same as {from}: learnt there, only joined here; ";
+        var back = string.Join(", ", known.ToRuns().Select(r => _context.Measures(r.From, r.To)));
+        return $"{char.ToUpperInvariant(back[0])}{back[1..]} {(known.Count == 1 ? "is" : "are")} {from} again, learnt once; ";
     }
 
     private IReadOnlyList<MeasureRange> Same(CutGroup group, List<CutGroup> all)

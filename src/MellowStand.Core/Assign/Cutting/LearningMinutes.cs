@@ -7,7 +7,8 @@ namespace MellowStand.Core.Assign;
 /// <param name="Why">What they are made of.</param>
 public sealed record LearningTime(int Minutes, string Why);
 
-/// <summary>How long it takes to learn a passage: reading its notes, then playing it at each step of the ladder until it is clean.</summary>
+/// <summary>How long it takes to learn a passage: reading its notes, then playing it at each step of the ladder until it is
+/// clean.</summary>
 /// <remarks>The hotter the passage, the lower it begins, and the more often it is played at a step. Common practice, no published source;
 /// the numbers are ours, and a school's own log draws them nearer.</remarks>
 public static class LearningMinutes
@@ -37,7 +38,8 @@ public static class LearningMinutes
             minutes,
             string.Create(
                 CultureInfo.InvariantCulture,
-                $"{notes} notes, {FirstPassages.Words(heat)} (heat {heat:0.00}): {steps} steps of the ladder, each about {times:0} times{drawn}"
+                $"{notes} notes, {FirstPassages.Words(heat)} (heat {heat:0.00}): {steps} steps of the ladder, each about "
+                    + $"{times:0} times{drawn}"
             )
         );
     }

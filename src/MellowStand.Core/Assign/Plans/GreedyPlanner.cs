@@ -1,8 +1,8 @@
 namespace MellowStand.Core.Assign;
 
 /// <summary>A quick plan: the passage whose date leaves least room first, each session on the first day that has time for it.</summary>
-/// <remarks>Earliest due date first (Jackson's rule, any textbook of scheduling). A first try for the solver, and what the benchmarks compare it
-/// with.</remarks>
+/// <remarks>Earliest due date first (Jackson's rule, any textbook of scheduling). A first try for the solver, and what the benchmarks
+/// compare it with.</remarks>
 public static class GreedyPlanner
 {
     /// <summary>The sessions, or null where this way finds no place for one.</summary>
@@ -11,7 +11,10 @@ public static class GreedyPlanner
         var groups = PlanGroups.Of(problem);
         var left = groups.Select(g => problem.Days.Select(d => PlanProblem.MinutesOf(g.Share, d)).ToArray()).ToList();
         var sessions = new List<PlannedSession>();
-        var order = problem.Passages.Select((p, i) => (Passage: p, Place: i)).OrderByDescending(x => x.Passage.Set.Count).ThenBy(x => Latest(x.Passage));
+        var order = problem
+            .Passages.Select((p, i) => (Passage: p, Place: i))
+            .OrderByDescending(x => x.Passage.Set.Count)
+            .ThenBy(x => Latest(x.Passage));
         foreach (var (passage, place) in order)
         {
             var own = Enumerable.Range(0, groups.Count).Where(g => groups[g].Passages.Contains(place)).ToList();

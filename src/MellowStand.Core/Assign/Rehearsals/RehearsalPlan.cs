@@ -41,7 +41,10 @@ public static class RehearsalPlanner
     /// <summary>The rehearsals in order.</summary>
     /// <param name="rehearsals">Dates and minutes.</param>
     /// <param name="passages">What is to be rehearsed.</param>
-    public static IReadOnlyList<Rehearsal> Of(IEnumerable<(DateOnly Date, int Minutes)> rehearsals, IReadOnlyList<RehearsedPassage> passages)
+    public static IReadOnlyList<Rehearsal> Of(
+        IEnumerable<(DateOnly Date, int Minutes)> rehearsals,
+        IReadOnlyList<RehearsedPassage> passages
+    )
     {
         var need = passages.ToDictionary(p => p.Id, p => p.Need);
         var all = passages.SelectMany(p => p.Players).Distinct().Count();
@@ -60,7 +63,11 @@ public static class RehearsalPlanner
     }
 
     // The neediest first; minutes by need.
-    private static List<(RehearsedPassage Passage, int Minutes)> Choose(List<RehearsedPassage> open, Dictionary<long, double> need, int minutes)
+    private static List<(RehearsedPassage Passage, int Minutes)> Choose(
+        List<RehearsedPassage> open,
+        Dictionary<long, double> need,
+        int minutes
+    )
     {
         var most = open.Select(p => need[p.Id]).DefaultIfEmpty().Max();
         var chosen = new List<(RehearsedPassage, int)>();

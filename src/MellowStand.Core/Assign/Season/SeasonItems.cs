@@ -1,24 +1,45 @@
 using System.Globalization;
 using MellowStand.Core.Hear;
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Tempo;
+using NextStepOf = MellowStand.Core.Tempo.NextStep;
 
 namespace MellowStand.Core.Assign;
 
 /// <summary>What of each passage is left to practice, by bands of players.</summary>
-/// <remarks>Those behind get half as many sessions more, those ahead a third fewer: our own measure. Assignments are small: common practice,
-/// no published source.</remarks>
+/// <remarks>Those behind get half as many sessions more, those ahead a third fewer: our own measure. Assignments are small: common
+/// practice, no published source.</remarks>
 public static class SeasonItems
 {
     private const double MoreWhenBehind = 1.5;
     private const double FewerWhenAhead = 0.67;
     private const double ShareOfTheWindow = 0.7;
     private const int WidestGap = 4;
+    private const double AtAStep = 0.5;
 
     private static readonly (int Upto, int Session)[] SessionMinutes = [(24, 5), (75, 10), (int.MaxValue, 15)];
 
     /// <summary>Minutes of one session of a passage, never more than a day has.</summary>
     /// <param name="total">Minutes to learn it.</param>
     /// <param name="day">Minutes of a usual day.</param>
-    public static int MinutesOfASession(int total, int day) => Math.Min(SessionMinutes.First(s => total <= s.Upto).Session, Math.Max(1, day));
+    public static int MinutesOfASession(int total, int day) =>
+        Math.Min(SessionMinutes.First(s => total <= s.Upto).Session, Math.Max(1, day));
+
+    /// <summary>The step that a player practices next, from 0: the one above the best clean tempo; one lower after misses, by the house
+    /// rule
+    /// <c>move-on</c>; the last for whoever is at the goal.</summary>
+    /// <param name="steps">Tempos of the ladder in quarters a minute, at least one.</param>
+    /// <param name="heard">What was heard, the newest first.</param>
+    /// <param name="house">The school's answers.</param>
+    public static int NextStep(IReadOnlyList<double> steps, IReadOnlyList<HeardTempo> heard, House house)
+    {
+        var clean = heard.Where(h => h.Clean).Select(h => h.QuarterBpm).DefaultIfEmpty().Max();
+        var next = steps.TakeWhile(s => s <= clean + AtAStep).Count();
+        if (next == steps.Count)
+            return next - 1;
+        var tries = heard.Where(h => h.QuarterBpm >= steps[next] - AtAStep).Reverse().Select(h => h.Clean).ToList();
+        return MoveOn.After(house, tries) == NextStepOf.Back ? Math.Max(0, next - 1) : next;
+    }
 
     /// <summary>The items of all passages.</summary>
     /// <param name="passages">The passages that are handed out.</param>
@@ -82,7 +103,15 @@ public static class SeasonItems
         var left = (double)(passage.Steps - next) / passage.Steps;
         var usual = Math.Max(1, (int)Math.Ceiling(whole * left));
         var sessions = Math.Max(1, (int)Math.Ceiling(usual * Factor(band) - 1e-9));
-        return new SeasonItem(passage, band, [.. players.Select(p => p.Player)], minutes, sessions, next, Why(passage, band, next, usual, sessions));
+        return new SeasonItem(
+            passage,
+            band,
+            [.. players.Select(p => p.Player)],
+            minutes,
+            sessions,
+            next,
+            Why(passage, band, next, usual, sessions)
+        );
     }
 
     private static double Factor(Band band) =>

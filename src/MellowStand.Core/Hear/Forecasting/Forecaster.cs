@@ -120,8 +120,7 @@ public static class Forecaster
         return DateOnly.FromDayNumber(low);
     }
 
-    private static double NotThere(LearnerMixture learner, int day) =>
-        learner.On(DateOnly.FromDayNumber(day)).Below(1, LuckOfTheDay);
+    private static double NotThere(LearnerMixture learner, int day) => learner.On(DateOnly.FromDayNumber(day)).Below(1, LuckOfTheDay);
 
     private static double Gain(LearnerMixture learner, IReadOnlyCollection<HeardTempo> entries)
     {
@@ -153,7 +152,8 @@ public static class Forecaster
             return $"{heard}: the goal was clean on {Date(day)}.";
         var climbs = gain < 0.1 ? "and the clean tempo does not climb" : $"gaining {Number(Math.Round(gain, 1))} a week";
         var reached = ready is { } on ? $"; the goal is as likely clean as not on {Date(on)}" : "";
-        return $"{heard}, {climbs}: quarter = {Number(Math.Round(span.Low))} to {Number(Math.Round(span.High))} on {Date(due)} in eight of ten "
+        return $"{heard}, {climbs}: quarter = {Number(Math.Round(span.Low))} to {Number(Math.Round(span.High))} on "
+            + $"{Date(due)} in eight of ten "
             + $"cases against a goal of {Number(goal)}, a chance of {Chances.Words(chance)}{reached}.";
     }
 

@@ -1,10 +1,11 @@
 namespace MellowStand.Core.Hear;
 
 /// <summary>One kind of learner: how the clean tempo goes from the first entry to the date, and how much single hearings differ.</summary>
-/// <remarks>The curve is exponential: gains shrink from week to week by a factor that belongs to the kind. Heathcote, Brown and Mewhort, "The
-/// power law repealed: the case for an exponential law of practice", Psychonomic Bulletin and Review 7 (2000), cited from memory. Learners who
-/// begin late or stop are the same curve held still before or after a day; a steady one is its limit. All times are shares of the stretch from
-/// the first entry to the date, so that a week and a season are judged alike; tempos are shares of the goal.</remarks>
+/// <remarks>The curve is exponential: gains shrink from week to week by a factor that belongs to the kind. Heathcote, Brown and Mewhort,
+/// "The power law repealed: the case for an exponential law of practice", Psychonomic Bulletin and Review 7 (2000), cited from memory.
+/// Learners who begin late or stop are the same curve held still before or after a day; a steady one is its limit. All times are shares
+/// of the stretch from the first entry to the date, so that a week and a season are judged alike; tempos are shares of the
+/// goal.</remarks>
 /// <param name="Pace">After such a share of the stretch the gain of a week has shrunk to 1/e.</param>
 /// <param name="Begins">Where the gain begins, as a share of the stretch.</param>
 /// <param name="Stops">Where it stops, or null for those who go on.</param>
@@ -12,7 +13,8 @@ namespace MellowStand.Core.Hear;
 /// <param name="Weight">How common the kind is, before anything was heard.</param>
 internal sealed record LearnerKind(double Pace, double Begins, double? Stops, double Noise, double Weight)
 {
-    // A player begins at about two thirds of the goal, and one who goes on is about there on the date: whoever set the date meant it so. Both
+    // A player begins at about two thirds of the goal, and one who goes on is about there on the date: whoever set the date meant it so.
+    // Both
     // spreads are wide, since entries say more than we do.
     private const double Start = 0.65;
     private const double StartSpread = 0.2;
@@ -30,30 +32,26 @@ internal sealed record LearnerKind(double Pace, double Begins, double? Stops, do
     private static readonly (double Value, double Weight)[] Noises = [(0.012, 0.25), (0.025, 0.35), (0.05, 0.25), (0.09, 0.15)];
 
     /// <summary>Every kind, the weights adding up to one.</summary>
-    public static IReadOnlyList<LearnerKind> All { get; } = Tidy(
-        from pace in Paces
-        from begin in Beginnings
-        from end in Ends
-        where end.Value is null || end.Value > begin.Value
-        from noise in Noises
-        select new LearnerKind(pace.Value, begin.Value, end.Value, noise.Value, pace.Weight * begin.Weight * end.Weight * noise.Weight)
-    );
+    public static IReadOnlyList<LearnerKind> All { get; } =
+        Tidy(
+            from pace in Paces
+            from begin in Beginnings
+            from end in Ends
+            where end.Value is null || end.Value > begin.Value
+            from noise in Noises
+            select new LearnerKind(pace.Value, begin.Value, end.Value, noise.Value, pace.Weight * begin.Weight * end.Weight * noise.Weight)
+        );
 
     /// <summary>What is believed of such a learner before anything was heard.</summary>
     /// <param name="heard">Where the newest entry stands, as a share of the stretch.</param>
     public static TempoBelief Fresh(double heard)
     {
         var open = Math.Max(0, MostIsHeard - heard) / MostIsHeard;
-        return new TempoBelief(
-            Start,
-            OnTheDay + (MoreWithTime * open),
-            StartSpread * StartSpread,
-            0,
-            SpreadOnTheDay * SpreadOnTheDay
-        );
+        return new TempoBelief(Start, OnTheDay + (MoreWithTime * open), StartSpread * StartSpread, 0, SpreadOnTheDay * SpreadOnTheDay);
     }
 
-    /// <summary>How much of the way from the first entry to the date is left on a moment: 1 at first, 0 on the date, below 0 after it.</summary>
+    /// <summary>How much of the way from the first entry to the date is left on a moment: 1 at first, 0 on the date, below 0 after
+    /// it.</summary>
     /// <param name="share">The moment as a share of the stretch.</param>
     public double Left(double share)
     {

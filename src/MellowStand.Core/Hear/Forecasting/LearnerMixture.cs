@@ -58,7 +58,9 @@ internal sealed class LearnerMixture
     {
         var share = Math.Max(0, day.DayNumber - _first) / _stretch;
         return new ExpectedTempo([
-            .. _kinds.Select(k => (k.Weight, Mean: k.Belief.Mean(k.Kind.Left(share)), Variance: k.Belief.Variance(k.Kind.Left(share)), k.Kind.Noise)),
+            .. _kinds.Select(k =>
+                (k.Weight, Mean: k.Belief.Mean(k.Kind.Left(share)), Variance: k.Belief.Variance(k.Kind.Left(share)), k.Kind.Noise)
+            ),
         ]);
     }
 

@@ -1,9 +1,10 @@
 namespace MellowStand.Core.Hear;
 
-/// <summary>What is believed of a learner's tempo at first and on the date: a normal distribution of two numbers, as shares of the goal.</summary>
-/// <remarks>Updated entry by entry. A tempo heard clean is a measurement with noise (Kalman, 1960); a try that failed, or a goal that was met,
-/// tells only on which side the learner stands, and is taken in by its first two moments (assumed density filtering with a probit; Rasmussen
-/// and Williams, "Gaussian Processes for Machine Learning", section 3.9). Both sources cited from memory.</remarks>
+/// <summary>What is believed of a learner's tempo at first and on the date: a normal distribution of two numbers, as shares of the
+/// goal.</summary>
+/// <remarks>Updated entry by entry. A tempo heard clean is a measurement with noise (Kalman, 1960); a try that failed, or a goal that was
+/// met, tells only on which side the learner stands, and is taken in by its first two moments (assumed density filtering with a probit;
+/// Rasmussen and Williams, "Gaussian Processes for Machine Learning", section 3.9). Both sources cited from memory.</remarks>
 /// <param name="First">Mean of the tempo at the first entry.</param>
 /// <param name="Last">Mean of the tempo on the date.</param>
 /// <param name="FirstVariance">Variance of the first.</param>

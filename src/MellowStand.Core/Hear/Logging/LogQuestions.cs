@@ -16,7 +16,8 @@ public sealed record NewEntry(string Player, HeardTempo Heard, bool HasIt, bool 
 public sealed record LoggedPassage(double Start, double Goal, DateOnly Due);
 
 /// <summary>What looks like a slip of the hand, asked back before it is kept.</summary>
-/// <remarks>The limits are ours: nobody logs what is twice as fast as the goal, half as fast as the start, or a third faster than last time.</remarks>
+/// <remarks>The limits are ours: nobody logs what is twice as fast as the goal, half as fast as the start, or a third faster than last
+/// time.</remarks>
 public static class LogQuestions
 {
     private const double FarAbove = 1.5;

@@ -9,7 +9,8 @@ namespace MellowStand.Core.Hear;
 public sealed record SectionGive(string What, string Why);
 
 /// <summary>What gives when a section will not be ready: the tempo, the calendar or the passage, each with its numbers.</summary>
-/// <remarks>Common practice, no published source: "what gives: the tempo, the passage, or the calendar?" Eight in ten is called ready: ours.</remarks>
+/// <remarks>Common practice, no published source: "what gives: the tempo, the passage, or the calendar?" Eight in ten is called ready:
+/// ours.</remarks>
 public static class WhatGives
 {
     /// <summary>The chance with which a section is called ready.</summary>
@@ -41,7 +42,10 @@ public static class WhatGives
             SectionReadiness.Of(house, [.. players.Select(p => Forecaster.Of(p, asked, day, prior).Chance)]).Chance;
         if (ChanceAt(goal, due) is not { } now || now >= Ready)
             return [];
-        return [.. new[] { Tempo(goal, g => ChanceAt(g, due)), Calendar(due, d => ChanceAt(goal, d)), Passage(heat) }.OfType<SectionGive>()];
+        return
+        [
+            .. new[] { Tempo(goal, g => ChanceAt(g, due)), Calendar(due, d => ChanceAt(goal, d)), Passage(heat) }.OfType<SectionGive>(),
+        ];
     }
 
     private static SectionGive? Tempo(double goal, Func<double, double?> chance)
@@ -52,7 +56,10 @@ public static class WhatGives
             if (chance(slower) is { } there && there >= Ready)
                 return new SectionGive(
                     "tempo",
-                    string.Create(CultureInfo.InvariantCulture, $"At quarter = {slower:0} instead of {goal:0.#} the chance is {Chances.Words(there)}.")
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"At quarter = {slower:0} instead of {goal:0.#} the chance is {Chances.Words(there)}."
+                    )
                 );
         }
 
@@ -96,7 +103,8 @@ public static class WhatGives
             "passage",
             string.Create(
                 CultureInfo.InvariantCulture,
-                $"Without measure {string.Join(" and ", hot.Select(h => h.Label))} (given to the first chair, or thinned out) its heat is {rest:0.00} instead of {mean:0.00}."
+                $"Without measure {string.Join(" and ", hot.Select(h => h.Label))} (given to the first chair, or thinned "
+                    + $"out) its heat is {rest:0.00} instead of {mean:0.00}."
             )
         );
     }

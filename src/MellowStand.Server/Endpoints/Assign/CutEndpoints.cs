@@ -98,7 +98,9 @@ public static class CutEndpoints
         var asked = many.Passages ?? [];
         if (asked.Count is 0 or > MostAtOnce)
             throw Refusal.BadRequest($"Hand out 1 to {MostAtOnce} passages at once.");
-        var drafts = asked.Select(r => desk.Draft(id, r ?? throw Refusal.BadRequest("A passage is empty. Leave it out."), clock.Today())).ToList();
+        var drafts = asked
+            .Select(r => desk.Draft(id, r ?? throw Refusal.BadRequest("A passage is empty. Leave it out."), clock.Today()))
+            .ToList();
         var made = passages.AddMany(drafts);
         return TypedResults.Created(
             $"/api/pieces/{id}/passages",

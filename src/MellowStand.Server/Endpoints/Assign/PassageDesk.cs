@@ -26,7 +26,14 @@ public sealed class PassageDesk(PieceDesk desk, EnsembleRepository ensemble, Pas
             throw Refusal.BadRequest("A passage needs at least one part. Select the parts that have it.");
         var (sections, players) = People(piece, place, request);
         var (start, goal) = Tempos(piece, place, request);
-        var steps = PassagePlan.Of(start, goal, TempoEndpoints.By(request.By ?? UsualClimb), request.Value ?? UsualStep, begins, request.Due);
+        var steps = PassagePlan.Of(
+            start,
+            goal,
+            TempoEndpoints.By(request.By ?? UsualClimb),
+            request.Value ?? UsualStep,
+            begins,
+            request.Due
+        );
         var title = Names.CleanOrNull(request.Title) ?? $"Measures {place.From.Label}–{place.To.Label}";
         return new PassageRow(
             0,
@@ -61,7 +68,8 @@ public sealed class PassageDesk(PieceDesk desk, EnsembleRepository ensemble, Pas
         var seated = place.Parts.SelectMany(p => piece.Layer.Knowledge.Seats[p]).Select(s => s.Player).ToHashSet();
         if (seated.Count == 0)
             throw Refusal.BadRequest(
-                $"Nobody is seated at {string.Join(", ", place.Parts.Select(piece.Layer.Study.NameOf))}. Choose at least one section or player to "
+                $"Nobody is seated at {string.Join(", ", place.Parts.Select(piece.Layer.Study.NameOf))}. Choose at least "
+                    + "one section or player to "
                     + "hand the passage to, or seat players under Parts and files."
             );
         var whole = all.GroupBy(p => p.SectionId).Where(g => g.All(p => seated.Contains(p.Id))).Select(g => g.Key).ToList();
@@ -123,7 +131,9 @@ public sealed class PassageDesk(PieceDesk desk, EnsembleRepository ensemble, Pas
                 clock.Today(),
                 request.Due
             );
-            return steps.Count > days * FewDays ? $"{steps.Count} steps in {days} {(days == 1 ? "day" : "days")}: hand it out all the same?" : null;
+            return steps.Count > days * FewDays
+                ? $"{steps.Count} steps in {days} {(days == 1 ? "day" : "days")}: hand it out all the same?"
+                : null;
         }
         catch (LadderException)
         {

@@ -52,7 +52,11 @@ public static class ForecastEndpoints
         Check(request.Goal, "The goal");
         foreach (var entry in entries)
             Check((entry ?? throw Refusal.BadRequest("An entry is empty. Leave it out.")).QuarterBpm, "An entry");
-        var forecast = Forecaster.Of([.. entries.Select(e => new HeardTempo(e.Day, e.QuarterBpm, e.Clean ?? true))], request.Goal, request.Due);
+        var forecast = Forecaster.Of(
+            [.. entries.Select(e => new HeardTempo(e.Day, e.QuarterBpm, e.Clean ?? true))],
+            request.Goal,
+            request.Due
+        );
         return TypedResults.Ok(
             new ForecastView(
                 ReadinessEndpoints.StateOf(forecast.Readiness),

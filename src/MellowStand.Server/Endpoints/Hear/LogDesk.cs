@@ -60,11 +60,7 @@ public sealed class LogDesk(
                 own is not null,
                 Plays(passage, player)
             ),
-            new LoggedPassage(
-                passage.StartBpm * ReadinessService.Quarters(passage.StartUnit),
-                ReadinessService.Goal(passage),
-                passage.Due
-            ),
+            new LoggedPassage(passage.StartBpm * ReadinessService.Quarters(passage.StartUnit), ReadinessService.Goal(passage), passage.Due),
             before
         );
     }

@@ -55,7 +55,13 @@ public static class LogEndpoints
         group.MapPost("/{entry:long}/restore", Restore);
     }
 
-    private static Created<LogView> Add(LogRequest request, LogDesk desk, LogRepository log, PassageRepository passages, EnsembleRepository ensemble)
+    private static Created<LogView> Add(
+        LogRequest request,
+        LogDesk desk,
+        LogRepository log,
+        PassageRepository passages,
+        EnsembleRepository ensemble
+    )
     {
         var id = log.Add(desk.Draft(request));
         return TypedResults.Created($"/api/log/{id}", View(id, request.Passage, log, passages, ensemble));
@@ -81,9 +87,7 @@ public static class LogEndpoints
         log.Remove(entry, clock.GetUtcNow()) ? TypedResults.NoContent() : throw NoEntry();
 
     private static NoContent Restore(long entry, LogRepository log) =>
-        log.Restore(entry)
-            ? TypedResults.NoContent()
-            : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
+        log.Restore(entry) ? TypedResults.NoContent() : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
 
     private static LogView View(long id, long passage, LogRepository log, PassageRepository passages, EnsembleRepository ensemble) =>
         RecordEndpoints.Views(passages, ensemble, log.All(passage).Where(l => l.Id == id))[0];

@@ -187,7 +187,9 @@ public static class ReadinessEndpoints
         var quiet = Quiet.Of(quiets, piece);
         return TypedResults.Ok<IReadOnlyList<FixView>>([
             .. piece
-                .Layer.Findings.Where(f => f.Severity > Severity.Note && row.Place.HasAny(f.Parts) && row.Place.Meets(f.From, f.To) && !quiet.Holds(f))
+                .Layer.Findings.Where(f =>
+                    f.Severity > Severity.Note && row.Place.HasAny(f.Parts) && row.Place.Meets(f.From, f.To) && !quiet.Holds(f)
+                )
                 .OrderBy(f => piece.Layer.Ranks[f.Id])
                 .Select(f => $"{piece.Label(f.From)}: {f.InWordsOf(row.Place.Parts, piece.Layer.Study.NameOf).Title}")
                 .Where(w => w.Length <= LongestFix)

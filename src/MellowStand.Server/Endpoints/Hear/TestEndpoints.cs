@@ -115,7 +115,13 @@ public static class TestEndpoints
         return Criteria(tests);
     }
 
-    private static Created<TestView> Add(TestRequest request, TestRepository tests, PassageRepository passages, TestViews views, TimeProvider clock)
+    private static Created<TestView> Add(
+        TestRequest request,
+        TestRepository tests,
+        PassageRepository passages,
+        TestViews views,
+        TimeProvider clock
+    )
     {
         var id = tests.Add(Draft(request, AssignEndpoints.Find(passages, request.Passage), tests, clock));
         return TypedResults.Created($"/api/tests/{id}", views.Of(Find(tests, id)));
@@ -142,9 +148,7 @@ public static class TestEndpoints
             : throw Refusal.NotFound("This test is not there any more. Load the page again.");
 
     private static NoContent Restore(long test, TestRepository tests) =>
-        tests.Restore(test)
-            ? TypedResults.NoContent()
-            : throw Refusal.NotFound("This test was not taken back, so it cannot be restored.");
+        tests.Restore(test) ? TypedResults.NoContent() : throw Refusal.NotFound("This test was not taken back, so it cannot be restored.");
 
     private static Ok<TestView> Mark(long test, long player, MarksRequest request, TestRepository tests, TestViews views)
     {
@@ -187,7 +191,10 @@ public static class TestEndpoints
 
     private static IEnumerable<KeyValuePair<string, int>> Checked(IReadOnlyList<WeightEdit> weights)
     {
-        if (weights.Any(w => w?.Name is null || TestCriteria.Find(w.Name) is null) || weights.DistinctBy(w => w.Name).Count() != weights.Count)
+        if (
+            weights.Any(w => w?.Name is null || TestCriteria.Find(w.Name) is null)
+            || weights.DistinctBy(w => w.Name).Count() != weights.Count
+        )
             throw Refusal.BadRequest("A criterion is not on the list, or is there twice. Load the page again.");
         if (weights.Any(w => w.Weight is < 0 or > TestCriteria.Heaviest))
             throw Refusal.BadRequest($"A weight is a whole number from 0 to {TestCriteria.Heaviest}.");

@@ -23,7 +23,10 @@ public sealed class TestViews(PassageRepository passages, EnsembleRepository ens
             new TempoView(test.Unit, test.Bpm),
             test.Held,
             [.. weights.Select(Criterion)],
-            [.. Players(test, passage).Select(p => Tested(p, sections.GetValueOrDefault(p.SectionId, ""), weights, marked.GetValueOrDefault(p.Id)))],
+            [
+                .. Players(test, passage)
+                    .Select(p => Tested(p, sections.GetValueOrDefault(p.SectionId, ""), weights, marked.GetValueOrDefault(p.Id))),
+            ],
             test.Version
         );
     }

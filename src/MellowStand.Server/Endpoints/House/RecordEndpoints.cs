@@ -72,7 +72,8 @@ public static class RecordEndpoints
         var group = api.MapGroup("/log").WithTags("Hear");
         group.MapGet(
             "",
-            ([AsParameters] LogFilter filter, PassageRepository p, LogRepository l, EnsembleRepository e) => TypedResults.Ok(Read(filter, p, l, e))
+            ([AsParameters] LogFilter filter, PassageRepository p, LogRepository l, EnsembleRepository e) =>
+                TypedResults.Ok(Read(filter, p, l, e))
         );
         api.MapGet(
                 "/log.csv",
@@ -132,10 +133,25 @@ public static class RecordEndpoints
     private static List<object> Rows(LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble) =>
         [
             .. Read(filter, passages, log, ensemble)
-                .Select(l => new LogTableRow(l.Heard, l.PlayerName, l.Section, l.PieceTitle, l.PassageTitle, l.Unit, l.Bpm, l.Clean ? "clean" : "not clean", l.Note)),
+                .Select(l => new LogTableRow(
+                    l.Heard,
+                    l.PlayerName,
+                    l.Section,
+                    l.PieceTitle,
+                    l.PassageTitle,
+                    l.Unit,
+                    l.Bpm,
+                    l.Clean ? "clean" : "not clean",
+                    l.Note
+                )),
         ];
 
-    private static FileContentHttpResult Json([AsParameters] LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble) =>
+    private static FileContentHttpResult Json(
+        [AsParameters] LogFilter filter,
+        PassageRepository passages,
+        LogRepository log,
+        EnsembleRepository ensemble
+    ) =>
         TypedResults.File(
             System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(Read(filter, passages, log, ensemble), Plain),
             "application/json",

@@ -20,7 +20,14 @@ public sealed record KeepPlan(long? Seen);
 public sealed record MoveSession(DateOnly Day, bool? ByHand, int? Version);
 
 /// <summary>Some minutes of a rehearsal.</summary>
-public sealed record RehearsalSlotView(int Starts, int Minutes, IReadOnlyList<long> Passages, IReadOnlyList<string> Titles, int Playing, bool Sectional);
+public sealed record RehearsalSlotView(
+    int Starts,
+    int Minutes,
+    IReadOnlyList<long> Passages,
+    IReadOnlyList<string> Titles,
+    int Playing,
+    bool Sectional
+);
 
 /// <summary>A rehearsal with what to rehearse in it.</summary>
 public sealed record RehearsalView(DateOnly Date, int Minutes, IReadOnlyList<RehearsalSlotView> Slots, int Idle, string Why);
@@ -46,7 +53,8 @@ public static class SeasonEndpoints
         api.MapGet("/rehearsals", Rehearsals).WithTags("Assign");
     }
 
-    private static SeasonPlanView? Current(SeasonRepository seasons, SeasonViews views) => seasons.Current() is { } plan ? views.Of(plan) : null;
+    private static SeasonPlanView? Current(SeasonRepository seasons, SeasonViews views) =>
+        seasons.Current() is { } plan ? views.Of(plan) : null;
 
     private static SeasonPlanRow Find(SeasonRepository seasons, long id) =>
         seasons.Find(id) ?? throw Refusal.NotFound($"There is no plan {id} any more. Make one anew.");
@@ -94,7 +102,10 @@ public static class SeasonEndpoints
             throw Refusal.BadRequest("This day is past. Choose today or a later one.");
         if (!isBack && calendar.Calendar().MinutesOn(move.Day) == 0)
             throw Refusal.BadRequest(
-                string.Create(CultureInfo.InvariantCulture, $"Nobody practices on {move.Day:MMM d}. Choose another day, or change the calendar.")
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"Nobody practices on {move.Day:MMM d}. Choose another day, or change the calendar."
+                )
             );
         if (item.Sessions.Any(s => s.Id != session && s.Day == move.Day))
             throw Refusal.Conflict("It is practiced on this day already. Choose another day.");
@@ -104,13 +115,16 @@ public static class SeasonEndpoints
 
     private static FileContentHttpResult OfSection(long section, SeasonRepository seasons, SeasonViews views, EnsembleRepository ensemble)
     {
-        var name = ensemble.Sections().FirstOrDefault(s => s.Id == section)?.Name ?? throw Refusal.NotFound("This section is not in the ensemble.");
+        var name =
+            ensemble.Sections().FirstOrDefault(s => s.Id == section)?.Name
+            ?? throw Refusal.NotFound("This section is not in the ensemble.");
         return File(name, Current(seasons, views), i => i.Sections.Contains(section));
     }
 
     private static FileContentHttpResult OfPlayer(long player, SeasonRepository seasons, SeasonViews views, EnsembleRepository ensemble)
     {
-        var name = ensemble.Players().FirstOrDefault(p => p.Id == player)?.Name ?? throw Refusal.NotFound("This player is not in the ensemble.");
+        var name =
+            ensemble.Players().FirstOrDefault(p => p.Id == player)?.Name ?? throw Refusal.NotFound("This player is not in the ensemble.");
         return File(name, Current(seasons, views), i => i.Players.Contains(player));
     }
 

@@ -78,7 +78,13 @@ public sealed record SeasonPlanView(
 );
 
 /// <summary>Plans of the season as the interface shows them.</summary>
-public sealed class SeasonViews(PassageRepository passages, EnsembleRepository ensemble, CalendarDesk calendar, SeasonDesk desk, TimeProvider clock)
+public sealed class SeasonViews(
+    PassageRepository passages,
+    EnsembleRepository ensemble,
+    CalendarDesk calendar,
+    SeasonDesk desk,
+    TimeProvider clock
+)
 {
     /// <summary>A plan.</summary>
     public SeasonPlanView Of(SeasonPlanRow plan)
@@ -126,7 +132,8 @@ public sealed class SeasonViews(PassageRepository passages, EnsembleRepository e
     private static SeasonSessionView Session(SessionSlot session, PassageRow passage)
     {
         var step = Math.Min(session.Step, passage.Steps.Count - 1);
-        var tempo = step < 0 ? new TempoView(passage.GoalUnit, passage.GoalBpm) : new TempoView(passage.Steps[step].Unit, passage.Steps[step].Bpm);
+        var tempo =
+            step < 0 ? new TempoView(passage.GoalUnit, passage.GoalBpm) : new TempoView(passage.Steps[step].Unit, passage.Steps[step].Bpm);
         return new SeasonSessionView(session.Id, session.Day, step + 1, tempo, session.ByHand);
     }
 }

@@ -68,13 +68,35 @@ public sealed class DemoSeason(
 
     private void Test(PassageRow passage, DateOnly today)
     {
-        var weights = TestCriteria.All.Where(c => !c.IsForScales).Select(c => KeyValuePair.Create(c.Name, c.Name is "notes" or "rhythm" ? 2 : 1)).ToList();
+        var weights = TestCriteria
+            .All.Where(c => !c.IsForScales)
+            .Select(c => KeyValuePair.Create(c.Name, c.Name is "notes" or "rhythm" ? 2 : 1))
+            .ToList();
         var test = tests.Add(
-            new TestRow(0, passage.Id, $"Test: {passage.Title}", passage.GoalUnit, Math.Round(passage.GoalBpm * 0.8), today.AddDays(-3), weights, [])
+            new TestRow(
+                0,
+                passage.Id,
+                $"Test: {passage.Title}",
+                passage.GoalUnit,
+                Math.Round(passage.GoalBpm * 0.8),
+                today.AddDays(-3),
+                weights,
+                []
+            )
         );
         var players = readiness.Of(passage).Select(r => r.Player).ToList();
         foreach (var (player, n) in players.Take(players.Count / 2).Select((p, n) => (p, n)))
-            tests.Mark(test, new TestMarkRow(player.Id, weights.Select((w, i) => (w.Key, Mark: 3 + ((n + i) % 3))).ToDictionary(m => m.Key, m => m.Mark), "", 0));
-        remarks.Add(new SharedRemarkRow(0, passage.Id, [.. players.Select(p => p.Id)], "Breathe together before the pickup.", today.AddDays(-3)));
+            tests.Mark(
+                test,
+                new TestMarkRow(
+                    player.Id,
+                    weights.Select((w, i) => (w.Key, Mark: 3 + ((n + i) % 3))).ToDictionary(m => m.Key, m => m.Mark),
+                    "",
+                    0
+                )
+            );
+        remarks.Add(
+            new SharedRemarkRow(0, passage.Id, [.. players.Select(p => p.Id)], "Breathe together before the pickup.", today.AddDays(-3))
+        );
     }
 }

@@ -41,5 +41,7 @@ public sealed class CalendarDesk(CalendarRepository calendar, EnsembleRepository
     }
 
     private static int? Own(IReadOnlyDictionary<(string, long), int> own, PlayerRow player) =>
-        own.TryGetValue(("player", player.Id), out var minutes) || own.TryGetValue(("section", player.SectionId), out minutes) ? minutes : null;
+        own.TryGetValue(("player", player.Id), out var minutes) || own.TryGetValue(("section", player.SectionId), out minutes)
+            ? minutes
+            : null;
 }

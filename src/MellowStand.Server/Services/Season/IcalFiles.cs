@@ -25,7 +25,15 @@ public sealed record ReadEvent(DateOnly First, DateOnly Last, string? Kind, int 
 /// <param name="Text">More words.</param>
 /// <param name="Starts">When it begins, or null for whole days.</param>
 /// <param name="Minutes">Its length where it begins at a time.</param>
-public sealed record WrittenEvent(string Uid, DateOnly First, DateOnly Last, string Title, string Text, TimeOnly? Starts = null, int Minutes = 0);
+public sealed record WrittenEvent(
+    string Uid,
+    DateOnly First,
+    DateOnly Last,
+    string Title,
+    string Text,
+    TimeOnly? Starts = null,
+    int Minutes = 0
+);
 
 /// <summary>Calendar files (iCalendar, RFC 5545) in and out.</summary>
 internal static class IcalFiles
@@ -52,7 +60,10 @@ internal static class IcalFiles
         var found = calendar.Events.SelectMany(e => Occurrences(e, from, zone)).OrderBy(e => e.First).Take(MostEvents).ToList();
         return found.Count > 0
             ? found
-            : throw new Refusal(StatusCodes.Status422UnprocessableEntity, $"{name} has no event from {from:yyyy-MM-dd} on. Export the coming year.");
+            : throw new Refusal(
+                StatusCodes.Status422UnprocessableEntity,
+                $"{name} has no event from {from:yyyy-MM-dd} on. Export the coming year."
+            );
     }
 
     /// <summary>Writes a calendar file.</summary>
@@ -94,7 +105,10 @@ internal static class IcalFiles
     }
 
     private static Refusal NoCalendar(string name) =>
-        new(StatusCodes.Status422UnprocessableEntity, $"{name} is not a calendar file. Export the calendar as iCalendar (.ics) and choose that.");
+        new(
+            StatusCodes.Status422UnprocessableEntity,
+            $"{name} is not a calendar file. Export the calendar as iCalendar (.ics) and choose that."
+        );
 
     private static IEnumerable<ReadEvent> Occurrences(CalendarEvent e, DateOnly from, TimeZoneInfo zone)
     {

@@ -11,15 +11,20 @@ public sealed class PassageTempos
     {
         var windows = place
             .Parts.Select(p => piece.Part(p))
-            .Select(p => TempoWindows.Of(
-                piece.Layer.Study,
-                p,
-                place.From.Index,
-                place.To.Index,
-                new WhoPlays(piece.Layer.Study.LevelOf(p).Level, piece.Layer.Knowledge.HandsOf(p.Id))
-            ))
+            .Select(p =>
+                TempoWindows.Of(
+                    piece.Layer.Study,
+                    p,
+                    place.From.Index,
+                    place.To.Index,
+                    new WhoPlays(piece.Layer.Study.LevelOf(p).Level, piece.Layer.Knowledge.HandsOf(p.Id))
+                )
+            )
             .Where(w => w is { Start: not null, Goal: not null })
             .ToList();
-        return windows.Count == 0 ? null : windows.MinBy(w => w.Goal!.QuarterBpm) is { } w ? (w.Start!, w.Goal!) : null;
+        if (windows.Count == 0)
+            return null;
+        var slowest = windows.MinBy(w => w.Goal!.QuarterBpm)!;
+        return (slowest.Start!, slowest.Goal!);
     }
 }

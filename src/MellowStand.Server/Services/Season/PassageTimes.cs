@@ -41,7 +41,9 @@ public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, Log
         var seconds = Enumerable.Range(place.From.Index, place.Measures).Sum(m => Seconds(piece.Layer.Study, m));
         var notes = piece
             .Layer.Current.Parts.Where(p => place.Parts.Contains(p.Id))
-            .Select(p => p.Measures.Where(m => place.Meets(m.Index, m.Index)).Sum(m => m.Notes.Count(n => n is { Sounds: true, IsCue: false })))
+            .Select(p =>
+                p.Measures.Where(m => place.Meets(m.Index, m.Index)).Sum(m => m.Notes.Count(n => n is { Sounds: true, IsCue: false }))
+            )
             .DefaultIfEmpty()
             .Max();
         return new PassageTime(LearningMinutes.Of(notes, seconds, heat, pace).Minutes, heat, hot);

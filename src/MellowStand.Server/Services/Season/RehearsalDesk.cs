@@ -23,7 +23,15 @@ public sealed class RehearsalDesk(
         var ready = readiness.Of(handed);
         return RehearsalPlanner.Of(
             calendar.Calendar().Rehearsals(today).Take(Most),
-            [.. handed.Select(p => new RehearsedPassage(p.Id, p.Title, [.. ready[p.Id].Select(r => r.Player.Id)], Need(p, ready[p.Id]), p.Due))]
+            [
+                .. handed.Select(p => new RehearsedPassage(
+                    p.Id,
+                    p.Title,
+                    [.. ready[p.Id].Select(r => r.Player.Id)],
+                    Need(p, ready[p.Id]),
+                    p.Due
+                )),
+            ]
         );
     }
 

@@ -76,7 +76,11 @@ public sealed class SeasonDesk(
         return
         [
             .. now.Select(i =>
-                    (i.Passage.Title, i.Band, Players: i.Players.Count(p => was.TryGetValue((i.Passage.Id, p), out var b) && b != Words.Of(i.Band)))
+                    (
+                        i.Passage.Title,
+                        i.Band,
+                        Players: i.Players.Count(p => was.TryGetValue((i.Passage.Id, p), out var b) && b != Words.Of(i.Band))
+                    )
                 )
                 .Where(m => m.Players > 0)
                 .Select(m => $"{m.Title}: {m.Players} {(m.Players == 1 ? "player is" : "players are")} now {BandWords[m.Band]}."),
@@ -96,12 +100,12 @@ public sealed class SeasonDesk(
 
     private static DateOnly Later(DateOnly day, DateOnly today) => day < today ? today : day;
 
-    private static PlayerProgress Progress(PassageRow passage, PlayerReadiness r)
+    private PlayerProgress Progress(PassageRow passage, PlayerReadiness r)
     {
         var steps = passage.Steps.Select(s => s.Bpm * ReadinessService.Quarters(s.Unit)).ToList();
         var clean = r.Heard.Where(h => h.Clean).Select(h => h.QuarterBpm).DefaultIfEmpty().Max();
-        var next = steps.FindIndex(s => s > clean + 0.5);
-        return new PlayerProgress(r.Player.Id, next < 0 ? steps.Count - 1 : next, next < 0, r.Readiness);
+        var next = SeasonItems.NextStep(steps, r.Heard, house.House());
+        return new PlayerProgress(r.Player.Id, next, steps[^1] <= clean + 0.5, r.Readiness);
     }
 
     // Sessions that were set by hand stay on their day, as long as there is time on it.
@@ -109,7 +113,12 @@ public sealed class SeasonDesk(
     {
         var open = days.Where(d => d.Minutes > 0).Select(d => d.Date).ToHashSet();
         return (seasons.Current()?.Items ?? [])
-            .Select(i => (Key: $"{i.PassageId}/{i.Band}", Days: i.Sessions.Where(s => s.ByHand && s.Day >= today && open.Contains(s.Day)).Select(s => s.Day)))
+            .Select(i =>
+                (
+                    Key: $"{i.PassageId}/{i.Band}",
+                    Days: i.Sessions.Where(s => s.ByHand && s.Day >= today && open.Contains(s.Day)).Select(s => s.Day)
+                )
+            )
             .ToDictionary(i => i.Key, i => (IReadOnlyList<DateOnly>)[.. i.Days]);
     }
 
@@ -117,7 +126,9 @@ public sealed class SeasonDesk(
     {
         var before = seasons.Current();
         var titles = items.DistinctBy(i => i.Passage.Id).ToDictionary(i => i.Passage.Id, i => i.Passage.Title);
-        var set = before?.Items.SelectMany(i => i.Sessions.Where(s => s.ByHand).Select(s => ($"{i.PassageId}/{i.Band}", s.Day))).ToHashSet() ?? [];
+        var set =
+            before?.Items.SelectMany(i => i.Sessions.Where(s => s.ByHand).Select(s => ($"{i.PassageId}/{i.Band}", s.Day))).ToHashSet()
+            ?? [];
         var rows = items.Select(i => ItemRow(i, plan, set)).ToList();
         var changes = SeasonChanges.Of(
             [.. (before?.Items ?? []).Select(i => Kept(i, titles.GetValueOrDefault(i.PassageId) ?? TitleOf(i.PassageId)))],
@@ -125,7 +136,18 @@ public sealed class SeasonDesk(
             today
         );
         var named = plan.Gives.Select(g => $"{g.What}: {Named(g.Why, items)}").ToList();
-        return new SeasonPlanRow(0, clock.GetUtcNow(), "draft", Words.Of(plan.State), plan.Late, plan.Peak, plan.Bound, named, changes, rows);
+        return new SeasonPlanRow(
+            0,
+            clock.GetUtcNow(),
+            "draft",
+            Words.Of(plan.State),
+            plan.Late,
+            plan.Peak,
+            plan.Bound,
+            named,
+            changes,
+            rows
+        );
     }
 
     private static SeasonItemRow ItemRow(SeasonItem item, Plan plan, HashSet<(string, DateOnly)> set) =>
@@ -140,7 +162,9 @@ public sealed class SeasonDesk(
                 .. plan
                     .Sessions.Where(s => s.Passage == item.Key)
                     .OrderBy(s => s.Day)
-                    .Select((s, n) => new SessionSlot(0, s.Day, item.StepAt(Math.Min(n + 1, item.Sessions)), set.Contains((item.Key, s.Day)))),
+                    .Select(
+                        (s, n) => new SessionSlot(0, s.Day, item.StepAt(Math.Min(n + 1, item.Sessions)), set.Contains((item.Key, s.Day)))
+                    ),
             ]
         );
 
@@ -153,5 +177,8 @@ public sealed class SeasonDesk(
     private static string Named(string sentence, List<SeasonItem> items) =>
         items
             .OrderByDescending(i => i.Key.Length)
-            .Aggregate(sentence, (text, i) => text.Replace(i.Key, $"\"{i.Passage.Title}\" ({BandWords[i.Band]})", StringComparison.Ordinal));
+            .Aggregate(
+                sentence,
+                (text, i) => text.Replace(i.Key, $"\"{i.Passage.Title}\" ({BandWords[i.Band]})", StringComparison.Ordinal)
+            );
 }

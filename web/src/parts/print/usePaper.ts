@@ -1,15 +1,17 @@
 import { useStyleTag } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { paperOf } from './papers'
+import { paperOf, type Paper } from './papers'
 
-/** The paper of the page's address, with the printer told its size. */
-export function usePaper() {
+/** The paper of the page's address, with the printer told its size.
+ *  @param onItsSide the long side across */
+export function usePaper(onItsSide = false) {
   const route = useRoute()
   const paper = computed(() => paperOf(route.query.paper))
   const cues = computed(() => route.query.cues === 'true')
   const { css } = useStyleTag('')
-  watch(paper, (p) => (css.value = `@page { size: ${p.width}mm ${p.height}mm; margin: 0 }`), { immediate: true })
+  const size = (p: Paper) => (onItsSide ? `${p.height}mm ${p.width}mm` : `${p.width}mm ${p.height}mm`)
+  watch(paper, (p) => (css.value = `@page { size: ${size(p)}; margin: 0 }`), { immediate: true })
   return { paper, cues }
 }
 

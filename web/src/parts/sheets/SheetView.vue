@@ -1,21 +1,19 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { api, take, type Finding } from '../../api/client'
 import { keys, usePiece } from '../../api/queries'
 import { queries } from '../../api/queryClient'
-import PickOne from '../../common/PickOne.vue'
 import RewordDialog from '../../stations/study/RewordDialog.vue'
 import { useFindingActs } from '../../stations/study/useFindingActs'
-import { papers } from '../print/papers'
+import SheetBar from './SheetBar.vue'
 import { usePaper } from '../print/usePaper'
 import ReviewBar from './ReviewBar.vue'
 import SheetPage from './SheetPage.vue'
 
 /** The sheets of a passage, one a part. */
 const route = useRoute()
-const router = useRouter()
 const { paper } = usePaper()
 const id = computed(() => Number(route.params.passage))
 const sheet = useQuery({
@@ -63,28 +61,20 @@ function reworded(words: string | null) {
   rewording.value = null
   void then(acts.review(f, 'sent', words))
 }
-const print = () => window.print()
 </script>
 
 <template>
   <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink v-if="sheet.data.value" :to="{ name: 'piece', params: { id: pieceId, station: 'assign' } }"
-        >Back to the piece</RouterLink
-      >
-      <span class="paper"
-        ><PickOne
-          :value="paper.name"
-          label="Paper"
-          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
-          @update:value="router.replace({ query: { paper: $event } })"
-      /></span>
-      <button type="button" @click="print">Print</button>
+    <SheetBar
+      :paper="paper"
+      :back="{ name: 'piece', params: { id: pieceId, station: 'assign' } }"
+      words="Back to the piece"
+    >
       <span class="quiet">One page a part.</span>
       <span v-if="ways.length" class="ways"
         >Practice sheets: <RouterLink v-for="p in parts" :key="p" :to="practiceOf(p)">{{ nameOf(p) }}</RouterLink></span
       >
-    </p>
+    </SheetBar>
     <p v-if="sheet.isError.value" class="card empty" role="alert">{{ sheet.error.value?.message }}</p>
     <ReviewBar :waiting="waiting" @all="then(acts.reviewAll(waiting, 'sent'))" />
     <template v-if="sheet.data.value && piece.data.value">
@@ -107,9 +97,6 @@ const print = () => window.print()
 
 <style src="./sheet.css"></style>
 <style scoped>
-.paper {
-  width: 110px;
-}
 .ways {
   display: flex;
   flex-wrap: wrap;

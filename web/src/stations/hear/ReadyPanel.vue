@@ -36,7 +36,7 @@ const chosen = computed(() => draft.value.passage || undefined)
 const readiness = useReadiness(chosen)
 const log = useLog()
 const form = ref<HTMLFormElement>()
-const { refused, asking, log: log1 } = useHearing()
+const { refused, asking, log: keep } = useHearing()
 const busy = isBusy()
 const whole = usePieceReadiness(id)
 const sections = computed(() => whole.data.value?.find((p) => p.passage.id === draft.value.passage)?.sections ?? [])
@@ -88,7 +88,7 @@ async function write() {
     clean: draft.value.clean,
     version: null,
   }
-  await log1(body, name, () => {
+  await keep(body, name, () => {
     const { passage: same, heard: day } = draft.value
     clear()
     draft.value = { ...draft.value, passage: same, heard: day, player, bpm, note: '' }

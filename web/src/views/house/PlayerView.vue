@@ -89,6 +89,9 @@ const r = computed(() => record.data.value)
 </template>
 
 <style scoped>
+li a {
+  text-decoration: underline;
+}
 .head {
   align-items: baseline;
   gap: 14px;

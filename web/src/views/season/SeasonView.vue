@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import TabRow from '../../common/TabRow.vue'
-import CalendarPanel from '../../season/CalendarPanel.vue'
+import CalendarPanel from '../../season/calendar/CalendarPanel.vue'
 import RehearsalList from '../../season/RehearsalList.vue'
 import WeeksPanel from '../../season/WeeksPanel.vue'
 

@@ -1,19 +1,17 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { api, take } from '../../../api/client'
 import { keys, usePiece } from '../../../api/queries'
 import { longDate } from '../../../common/dates'
-import PickOne from '../../../common/PickOne.vue'
-import { papers } from '../../../parts/print/papers'
+import SheetBar from '../../../parts/sheets/SheetBar.vue'
 import { usePaper } from '../../../parts/print/usePaper'
 import { useTest } from './queries'
 import TestSheetPage from './TestSheetPage.vue'
 
 /** Printed sheets of a test: the engraved passage and the list to mark, one a part. */
 const route = useRoute()
-const router = useRouter()
 const { paper } = usePaper()
 const id = computed(() => Number(route.params.test))
 const test = useTest(id)
@@ -23,23 +21,13 @@ const passage = useQuery({
   queryFn: () => take(api.GET('/api/passages/{passage}', { params: { path: { passage: test.data.value!.passage } } })),
 })
 const piece = usePiece(computed(() => test.data.value?.piece ?? 0))
-const print = () => window.print()
 </script>
 
 <template>
   <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink :to="{ name: 'test', params: { test: id } }">Back to the test</RouterLink>
-      <span class="paper"
-        ><PickOne
-          :value="paper.name"
-          label="Paper"
-          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
-          @update:value="router.replace({ query: { paper: $event } })"
-      /></span>
-      <button type="button" @click="print">Print</button>
+    <SheetBar :paper="paper" :back="{ name: 'test', params: { test: id } }" words="Back to the test">
       <span v-if="test.data.value" class="quiet">{{ longDate(test.data.value.held) }}, one page a part.</span>
-    </p>
+    </SheetBar>
     <template v-if="test.data.value && passage.data.value && piece.data.value">
       <TestSheetPage
         v-for="part in passage.data.value.parts"
@@ -55,8 +43,4 @@ const print = () => window.print()
 </template>
 
 <style src="../../../parts/sheets/sheet.css"></style>
-<style scoped>
-.paper {
-  width: 110px;
-}
-</style>
+<style scoped></style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button as AButton, Progress as AProgress } from 'ant-design-vue'
-import type { SeasonPlan } from './queries'
+import type { SeasonPlan } from '../queries'
 import PlanDraft from './PlanDraft.vue'
 import { usePlanning } from './usePlanning'
 

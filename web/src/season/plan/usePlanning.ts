@@ -1,12 +1,12 @@
 import { ref } from 'vue'
-import { doAct } from '../acts/useAct'
-import { api, take, type Schemas } from '../api/client'
-import { keys } from '../api/queries'
-import { queries } from '../api/queryClient'
-import { tellError } from '../common/tell'
-import { followJob } from '../views/shelf/followJob'
-import type { SeasonPlan } from './queries'
-import type { Work } from './weeks'
+import { doAct } from '../../acts/useAct'
+import { api, take, type Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { queries } from '../../api/queryClient'
+import { tellError } from '../../common/tell'
+import { followJob } from '../../views/shelf/followJob'
+import type { SeasonPlan } from '../queries'
+import type { Work } from '../weeks'
 
 /** Making a plan, looking at it, keeping it, moving its sessions; each can be taken back. */
 export function usePlanning() {

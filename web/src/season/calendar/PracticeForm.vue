@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Button as AButton, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { doAct, isBusy } from '../acts/useAct'
-import { api, take, type Schemas } from '../api/client'
-import { keys, useEnsemble } from '../api/queries'
-import PickOne from '../common/PickOne.vue'
+import { doAct, isBusy } from '../../acts/useAct'
+import { api, take, type Schemas } from '../../api/client'
+import { keys, useEnsemble } from '../../api/queries'
+import PickOne from '../../common/PickOne.vue'
 
 /** Minutes a day, days of rest, days for runs; and who has more or less time. */
 const props = defineProps<{ practice: Schemas['PracticeView']; own: readonly Schemas['OwnMinutes'][] }>()

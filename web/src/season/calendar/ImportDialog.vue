@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { doAct, isBusy } from '../acts/useAct'
-import { api, take, type Schemas } from '../api/client'
-import { keys } from '../api/queries'
-import { shortDate } from '../common/dates'
-import FormDialog from '../common/FormDialog.vue'
-import PickOne from '../common/PickOne.vue'
+import { doAct, isBusy } from '../../acts/useAct'
+import { api, take, type Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { shortDate } from '../../common/dates'
+import FormDialog from '../../common/FormDialog.vue'
+import PickOne from '../../common/PickOne.vue'
 import { entryKinds } from './entryKinds'
 
 /** Events of a calendar file before they are kept: what each is, guessed from its words, corrected here. */

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { doAct } from '../acts/useAct'
-import { api, take, type Schemas } from '../api/client'
-import { keys } from '../api/queries'
-import { dayFromNow } from '../common/dates'
-import { tellError } from '../common/tell'
-import { sendScore } from '../views/shelf/upload'
+import { doAct } from '../../acts/useAct'
+import { api, take, type Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { dayFromNow } from '../../common/dates'
+import { tellError } from '../../common/tell'
+import { sendScore } from '../../views/shelf/upload'
 import EntryDialog from './EntryDialog.vue'
 import { kindWords } from './entryKinds'
 import ImportDialog from './ImportDialog.vue'
 import PracticeForm from './PracticeForm.vue'
-import { useCalendar, type CalendarEntry } from './queries'
-import { dayName } from './weeks'
+import { useCalendar, type CalendarEntry } from '../queries'
+import { dayName } from '../weeks'
 
 /** Practice at home, and the days on which something is. */
 const calendar = useCalendar()

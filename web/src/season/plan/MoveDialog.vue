@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { isBusy } from '../acts/useAct'
-import DayField from '../common/DayField.vue'
-import FormDialog from '../common/FormDialog.vue'
+import { isBusy } from '../../acts/useAct'
+import DayField from '../../common/DayField.vue'
+import FormDialog from '../../common/FormDialog.vue'
 import { usePlanning } from './usePlanning'
-import { dayName, type Work } from './weeks'
+import { dayName, type Work } from '../weeks'
 
 /** Moves one session to another day; plans to come go around it. */
 const props = defineProps<{ work: Work; version: number }>()

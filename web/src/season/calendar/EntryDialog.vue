@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { ref } from 'vue'
-import { doAct, isBusy } from '../acts/useAct'
-import { api, take } from '../api/client'
-import { keys } from '../api/queries'
-import { dayFromNow } from '../common/dates'
-import DayField from '../common/DayField.vue'
-import FormDialog from '../common/FormDialog.vue'
-import PickOne from '../common/PickOne.vue'
+import { doAct, isBusy } from '../../acts/useAct'
+import { api, take } from '../../api/client'
+import { keys } from '../../api/queries'
+import { dayFromNow } from '../../common/dates'
+import DayField from '../../common/DayField.vue'
+import FormDialog from '../../common/FormDialog.vue'
+import PickOne from '../../common/PickOne.vue'
 import { entryKinds } from './entryKinds'
-import type { CalendarEntry } from './queries'
-import { addDays } from './weeks'
+import type { CalendarEntry } from '../queries'
+import { addDays } from '../weeks'
 
 /** A day or stretch of the calendar: new, repeated by the week, or changed. */
 const props = defineProps<{ entry: CalendarEntry | null }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isBusy } from '../acts/useAct'
-import FormDialog from '../common/FormDialog.vue'
-import type { SeasonPlan } from './queries'
+import { isBusy } from '../../acts/useAct'
+import FormDialog from '../../common/FormDialog.vue'
+import type { SeasonPlan } from '../queries'
 
 /** A plan before it is kept: what it changes, and what gives where it does not fit. */
 const props = defineProps<{ draft: SeasonPlan }>()
