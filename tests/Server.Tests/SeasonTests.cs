@@ -313,6 +313,18 @@ public sealed class SeasonTests(OneSchool school) : IClassFixture<OneSchool>
         Assert.InRange(events.Count, 360, 402);
     }
 
+    // Every second since 1900: such a file must not keep the server busy.
+    [Fact]
+    public async Task What_repeats_by_the_second_is_left_out_at_once()
+    {
+        var day = DateTime.Today.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
+        var events = await Read(
+            "BEGIN:VEVENT\r\nUID:x\r\nSUMMARY:Endless rehearsal\r\nDTSTART:19000101T080000\r\nRRULE:FREQ=SECONDLY\r\nEND:VEVENT\r\n"
+                + $"BEGIN:VEVENT\r\nUID:y\r\nSUMMARY:Rehearsal\r\nDTSTART:{day}T080000\r\nDTEND:{day}T090000\r\nEND:VEVENT\r\n"
+        );
+        Assert.Equal("y", Text(Assert.Single(events), "uid"));
+    }
+
     [Fact]
     public async Task The_calendar_is_changed_and_given_back_and_two_do_not_overwrite_each_other()
     {

@@ -1,4 +1,6 @@
 using System.Collections.Concurrent;
+using System.Security.Cryptography;
+using System.Text;
 using MellowStand.Core.Hear;
 using MellowStand.Core.Tempo;
 using MellowStand.Storage;
@@ -85,7 +87,7 @@ public sealed class ReadinessService(PassageRepository passages, LogRepository l
                     var heard = g.SelectMany(p => all.Select(a => new LearnerHistory([.. entries[(a.Id, p.Id)]], Goal(a), a.Due)))
                         .Where(h => Forecaster.CanTell(h.Entries))
                         .ToList();
-                    var key = string.Join('/', heard.Select(KeyOf));
+                    var key = Short(string.Join('/', heard.Select(KeyOf)));
                     return (key, Keep(_priors, key, () => LearnerPrior.Learn(heard)));
                 }
             );
@@ -107,6 +109,9 @@ public sealed class ReadinessService(PassageRepository passages, LogRepository l
 
     private static string KeyOf(LearnerHistory h) =>
         $"{h.Goal} {h.Due.DayNumber} {string.Join(',', h.Entries.Select(e => $"{e.Day.DayNumber}:{e.QuarterBpm}{(e.Clean ? "" : "x")}"))}";
+
+    // What a whole section has shown is long, and stands in the key of each of its forecasts.
+    private static string Short(string text) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
 
     private static T Keep<T>(ConcurrentDictionary<string, T> kept, string key, Func<T> make)
     {

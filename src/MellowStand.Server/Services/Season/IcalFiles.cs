@@ -57,7 +57,12 @@ internal static class IcalFiles
         if (bytes.Length > MostBytes)
             throw new Refusal(StatusCodes.Status413PayloadTooLarge, $"{name} is larger than 2 MB. Export one year of the calendar alone.");
         var calendar = Load(name, bytes);
-        var found = calendar.Events.SelectMany(e => Occurrences(e, from, zone)).OrderBy(e => e.First).Take(MostEvents).ToList();
+        var found = calendar
+            .Events.Where(e => !IsTooOften(e))
+            .SelectMany(e => Occurrences(e, from, zone))
+            .OrderBy(e => e.First)
+            .Take(MostEvents)
+            .ToList();
         return found.Count > 0
             ? found
             : throw new Refusal(
@@ -119,6 +124,9 @@ internal static class IcalFiles
             .Take(DaysAhead)
             .Where(r => r.Last >= from);
     }
+
+    // What comes more than once a day is no day of a school, and would be counted through without end.
+    private static bool IsTooOften(CalendarEvent e) => e.RecurrenceRule?.Frequency < FrequencyType.Daily;
 
     // The clock on the wall of the school: a rehearsal at four is at four in summer and winter.
     private static ReadEvent Event(CalendarEvent e, Period period, TimeZoneInfo zone)
