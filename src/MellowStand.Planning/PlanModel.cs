@@ -194,9 +194,9 @@ internal sealed class PlanModel
     private void Each(Action<int, int, BoolVar> act)
     {
         for (var i = 0; i < _on.Length; i++)
-        for (var d = 0; d < _on[i].Length; d++)
-            if (_on[i][d] is { } on)
-                act(i, d, on);
+            for (var d = 0; d < _on[i].Length; d++)
+                if (_on[i][d] is { } on)
+                    act(i, d, on);
     }
 
     private long MostLate() =>

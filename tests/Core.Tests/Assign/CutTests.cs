@@ -29,8 +29,8 @@ public sealed class CutTests(ITestOutputHelper output)
             var all = new MeasureRange(0, layer.Current.Measures.Count - 1);
             var cut = Cutter.Cut(layer.Study, layer.Heat, layer.CurrentLines, new CutRequest(parts, all, longest));
             foreach (var part in layer.Current.Parts)
-            foreach (var measure in part.Measures.Where(m => m.Notes.Any(n => n.Sounds && !n.IsCue)))
-                Assert.Contains(cut, c => c.Parts.Contains(part.Id) && c.Range.Holds(measure.Index));
+                foreach (var measure in part.Measures.Where(m => m.Notes.Any(n => n.Sounds && !n.IsCue)))
+                    Assert.Contains(cut, c => c.Parts.Contains(part.Id) && c.Range.Holds(measure.Index));
             Assert.All(cut, c => Assert.InRange(c.Range.Length, 1, longest));
             Assert.All(cut, c => Assert.InRange(c.Minutes, 1, 240));
             Assert.Equal(cut.OrderBy(c => c.Range.From).Select(c => c.Range.From), cut.Select(c => c.Range.From));

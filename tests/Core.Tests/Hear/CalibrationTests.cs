@@ -23,8 +23,8 @@ public sealed class CalibrationTests(ITestOutputHelper output)
             .Where(x => x.Forecast.Chance is not null)
             .ToList();
         foreach (var kind in judged.GroupBy(j => j.Learner.Kind))
-            output.WriteLine($"{kind.Key, -16} {Figures([.. kind])}");
-        output.WriteLine($"{"all", -16} {Figures(judged)}");
+            output.WriteLine($"{kind.Key,-16} {Figures([.. kind])}");
+        output.WriteLine($"{"all",-16} {Figures(judged)}");
 
         Assert.InRange(Held(judged), 0.75, 0.85);
         Assert.True(Brier(judged, x => x.Forecast.Chance!.Value) < Brier(judged, x => StraightLine.Says(x.Learner)));

@@ -5,7 +5,7 @@ internal static class MeasureRuns
 {
     public static IEnumerable<MeasureRange> ToRuns(this IReadOnlyList<int> measures)
     {
-        for (var i = 0; i < measures.Count; )
+        for (var i = 0; i < measures.Count;)
         {
             var k = i;
             while (k + 1 < measures.Count && measures[k + 1] == measures[k] + 1)

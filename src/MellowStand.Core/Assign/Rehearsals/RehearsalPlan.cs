@@ -133,8 +133,8 @@ public static class RehearsalPlanner
         }
 
         foreach (var first in slots)
-        foreach (var rest in Permutations([.. slots.Where(s => s != first)]))
-            yield return [first, .. rest];
+            foreach (var rest in Permutations([.. slots.Where(s => s != first)]))
+                yield return [first, .. rest];
     }
 
     private static List<RehearsalSlot> Timed(List<Slot> slots)
