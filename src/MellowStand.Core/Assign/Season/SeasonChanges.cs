@@ -13,13 +13,6 @@ public sealed record KeptItem(string Key, string Title, Band Band, IReadOnlyList
 /// <summary>What a new plan changes, in sentences: nothing is moved in silence.</summary>
 public static class SeasonChanges
 {
-    private static readonly Dictionary<Band, string> Words = new()
-    {
-        [Band.Usual] = "on the way",
-        [Band.Behind] = "behind",
-        [Band.Ahead] = "ahead",
-    };
-
     /// <summary>One sentence for each passage and band that changes, and none where nothing does.</summary>
     /// <param name="before">The plan in force.</param>
     /// <param name="after">The new one.</param>
@@ -51,7 +44,7 @@ public static class SeasonChanges
     private static string Until(List<DateOnly> days) => days.Count == 0 ? "" : $", the last on {Date(days[^1])}";
 
     private static string Name(KeptItem item) =>
-        $"{item.Title}, {item.Players.Count} {(item.Players.Count == 1 ? "player" : "players")} {Words[item.Band]}";
+        $"{item.Title}, {item.Players.Count} {(item.Players.Count == 1 ? "player" : "players")} {BandWords.Of(item.Band)}";
 
     private static string Sessions(int n) => string.Create(CultureInfo.InvariantCulture, $"{n} {(n == 1 ? "session" : "sessions")}");
 

@@ -83,20 +83,13 @@ public sealed class SeasonDesk(
                     )
                 )
                 .Where(m => m.Players > 0)
-                .Select(m => $"{m.Title}: {m.Players} {(m.Players == 1 ? "player is" : "players are")} now {BandWords[m.Band]}."),
+                .Select(m => $"{m.Title}: {m.Players} {(m.Players == 1 ? "player is" : "players are")} now {BandWords.Of(m.Band)}."),
             .. now.Where(i => !plan.Items.Any(p => p.PassageId == i.Passage.Id) && i.Players.Count > 0)
                 .Select(i => i.Passage)
                 .DistinctBy(p => p.Id)
                 .Select(p => $"{p.Title} is handed out and not in the plan."),
         ];
     }
-
-    private static readonly Dictionary<Band, string> BandWords = new()
-    {
-        [Band.Usual] = "on the way",
-        [Band.Behind] = "behind",
-        [Band.Ahead] = "ahead",
-    };
 
     private static DateOnly Later(DateOnly day, DateOnly today) => day < today ? today : day;
 
@@ -179,6 +172,6 @@ public sealed class SeasonDesk(
             .OrderByDescending(i => i.Key.Length)
             .Aggregate(
                 sentence,
-                (text, i) => text.Replace(i.Key, $"\"{i.Passage.Title}\" ({BandWords[i.Band]})", StringComparison.Ordinal)
+                (text, i) => text.Replace(i.Key, $"\"{i.Passage.Title}\" ({BandWords.Of(i.Band)})", StringComparison.Ordinal)
             );
 }
