@@ -46,6 +46,8 @@ internal sealed class PlainMeasureWriter
             element.Add(Barline("right", "light-heavy", "backward"));
         else if (isLast)
             element.Add(Barline("right", "light-heavy", null));
+        else if (measure.EndsSection)
+            element.Add(Barline("right", "light-light", null));
         return element;
     }
 

@@ -43,6 +43,9 @@ public sealed record PlainMeasure(Meter Meter, KeySignature Key, IReadOnlyList<P
     /// <summary>A repeat ends at its last bar line.</summary>
     public bool EndsRepeat { get; init; }
 
+    /// <summary>A section ends at its last bar line, which is double.</summary>
+    public bool EndsSection { get; init; }
+
     /// <summary>Signs at moments of the measure.</summary>
     public IReadOnlyList<PlainSign> Signs { get; init; } = [];
 
