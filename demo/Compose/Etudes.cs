@@ -1,6 +1,6 @@
 namespace MellowStand.Demo.Compose;
 
-/// <summary>A lyrical and a technical etude for each of five instruments.</summary>
+/// <summary>A lyrical and a technical etude for each of thirteen instruments.</summary>
 internal static class Etudes
 {
     private static readonly string[] Evening =
@@ -118,10 +118,18 @@ internal static class Etudes
     private static readonly (string Instrument, string Header, int Diatonic, int Chromatic, int Key, bool First)[] Players =
     [
         ("Flute", "abbr:Fl. program:74", 0, 0, 0, true),
+        ("Oboe", "abbr:Ob. program:69", 0, 0, 0, false),
         ("Clarinet", "abbr:Cl. transpose:-1,-2 program:72", -4, -7, -1, false),
         ("Alto Saxophone", "abbr:A._Sx. transpose:-5,-9 program:66", -1, -2, -2, true),
+        ("Tenor Saxophone", "abbr:T._Sx. transpose:-1,-2,-1 program:67", 0, 0, 0, false),
+        ("Trumpet", "abbr:Tpt. transpose:-1,-2 program:57", -1, -2, -2, false),
+        ("Horn", "abbr:Hn. transpose:-4,-7 program:61", -3, -5, 1, false),
         ("Trombone", "abbr:Tbn. clef:F4 program:58", -8, -14, -2, false),
+        ("Euphonium", "abbr:Eu. clef:F4 program:59", -10, -17, 1, true),
+        ("Tuba", "abbr:Tu. clef:F4 program:59", -15, -26, -2, false),
         ("Violin", "abbr:Vn. program:41", 1, 2, 2, true),
+        ("Viola", "abbr:Va. clef:C3 program:42", -4, -7, -1, true),
+        ("Cello", "abbr:Vc. clef:F4 program:43", -11, -19, -1, true),
     ];
 
     public static IEnumerable<(string File, string Text)> All()

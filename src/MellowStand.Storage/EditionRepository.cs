@@ -238,6 +238,7 @@ public sealed class EditionRepository(Database database)
         {
             var made = DecisionRepository.Insert(c, piece, decision with { Id = 0, Act = acts.GetValueOrDefault(decision.Act) });
             acts[decision.Act] = made.Act;
+            AnswerRepository.Follow(c, decision.Id, made.Id);
         }
     }
 

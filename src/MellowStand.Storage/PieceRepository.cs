@@ -88,18 +88,11 @@ public sealed class PieceRepository(Database database)
         });
 
     /// <summary>All pieces on the shelf, the nearest date first.</summary>
-    public IReadOnlyList<PieceRow> All()
-    {
-        using var c = database.Open();
-        return c.Read(Columns + " WHERE p.deleted IS NULL ORDER BY p.due IS NULL, p.due, p.kind DESC, p.title, p.id", Row);
-    }
+    public IReadOnlyList<PieceRow> All() =>
+        database.Look(c => c.Read(Columns + " WHERE p.deleted IS NULL ORDER BY p.due IS NULL, p.due, p.kind DESC, p.title, p.id", Row));
 
     /// <summary>One piece, or null.</summary>
-    public PieceRow? Find(long id)
-    {
-        using var c = database.Open();
-        return Find(c, id);
-    }
+    public PieceRow? Find(long id) => database.Look(c => Find(c, id));
 
     /// <summary>Changes title, kind, set and date of a piece that still has the row's version.</summary>
     public Change Update(PieceRow piece) =>

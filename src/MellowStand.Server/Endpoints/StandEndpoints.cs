@@ -43,6 +43,8 @@ public static class StandEndpoints
         api.MapReadiness();
         api.MapForecast();
         api.MapTests();
+        api.MapScales();
+        api.MapAuditions();
         api.MapSharedRemarks();
         api.MapEnsemble();
         api.MapRoster();

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
@@ -89,7 +88,7 @@ public sealed class TestRepository(Database database)
                 row.Version,
                 ("test", test),
                 ("player", row.Player),
-                ("marks", Text(row.Marks)),
+                ("marks", MarkText.Of(row.Marks)),
                 ("note", row.Note)
             );
         });
@@ -120,7 +119,7 @@ public sealed class TestRepository(Database database)
                 r =>
                     (
                         Test: r.GetInt64(0),
-                        Mark: new TestMarkRow(r.GetInt64(1), Pairs(r.GetString(2)).ToDictionary(), r.GetString(3), r.GetInt32(4))
+                        Mark: new TestMarkRow(r.GetInt64(1), MarkText.Read(r.GetString(2)).ToDictionary(), r.GetString(3), r.GetInt32(4))
                     ),
                 ("id", id)
             )
@@ -136,7 +135,7 @@ public sealed class TestRepository(Database database)
                 r.GetString(3),
                 r.GetDouble(4),
                 r.Day(5)!.Value,
-                [.. Pairs(r.GetString(6))],
+                [.. MarkText.Read(r.GetString(6))],
                 [.. marks[r.GetInt64(0)]],
                 r.GetInt32(7)
             ),
@@ -145,14 +144,5 @@ public sealed class TestRepository(Database database)
     }
 
     private static (string Name, object? Value)[] Values(TestRow test) =>
-        [("title", test.Title), ("unit", test.Unit), ("bpm", test.Bpm), ("held", test.Held.Iso()), ("weights", Text(test.Weights))];
-
-    // "notes 4" a line.
-    private static string Text(IEnumerable<KeyValuePair<string, int>> pairs) =>
-        string.Join('\n', pairs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Key} {p.Value}")));
-
-    private static IEnumerable<KeyValuePair<string, int>> Pairs(string text) =>
-        text.Split('\n', StringSplitOptions.RemoveEmptyEntries)
-            .Select(line => line.Split(' '))
-            .Select(p => KeyValuePair.Create(p[0], int.Parse(p[1], CultureInfo.InvariantCulture)));
+        [("title", test.Title), ("unit", test.Unit), ("bpm", test.Bpm), ("held", test.Held.Iso()), ("weights", MarkText.Of(test.Weights))];
 }

@@ -1692,6 +1692,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scales.musicxml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    instrument?: string;
+                    kind?: string;
+                    tonic?: string;
+                    pitch?: string;
+                    octaves?: number;
+                    rhythm?: string;
+                    slurring?: string;
+                    signs?: string;
+                    fingerings?: string;
+                    positions?: string;
+                    level?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/vnd.recordare.musicxml+xml": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passages/{passage}/remarks": {
         parameters: {
             query?: never;
@@ -5807,6 +5861,1547 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scales": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScaleChoicesView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ScaleListRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scales/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    instrument?: string;
+                    kind?: string;
+                    level?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeyView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scales/preview.musicxml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ScaleListRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/vnd.recordare.musicxml+xml": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionLine"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        files: components["schemas"]["IFormFileCollection"];
+                    } & {
+                        set?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        files: components["schemas"]["IFormFileCollection"];
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GuessView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScaleChoiceView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetEdit"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntryFiguresView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/matters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MatterView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/matters/{matter}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    matter: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AnswerRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MatterView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    matter: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/style": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StyleLine"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/candidates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CandidatesRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/readiness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CandidateReadinessView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/rounds/{round}/handout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    round: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HandedOutView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/rounds/{round}/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    round: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakeListView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/mocks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MockView"][];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MockRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MockView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetPrintRequest"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShelfEntryAsk"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/entries/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    } & {
+                        instrument?: string;
+                    } & {
+                        kind?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/entries/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EntryEdit"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/entries/{entry}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/auditions/{set}/entries/{entry}/borrow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    instrument?: string;
+                    reading?: string;
+                    octaves?: number;
+                };
+                header?: never;
+                path: {
+                    set: number;
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BorrowView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    set: number;
+                    entry: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BorrowRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditionView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mocks/{mock}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    mock: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MockView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    mock: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mocks/{mock}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    mock: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mocks/{mock}/marks/{number}/{listener}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    mock: number;
+                    number: number;
+                    listener: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MarksRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MockView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mocks/{mock}/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    mock: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MockResultsView"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mocks/{mock}/results.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    mock: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/remarks/{remark}": {
         parameters: {
             query?: never;
@@ -6667,6 +8262,54 @@ export interface components {
             /** @description How much harder the passage is through it, and why, in words. */
             harder: string;
         };
+        /** @description An answer for all. */
+        AnswerRequest: {
+            answer: null | string;
+        };
+        /** @description An answer to choose. */
+        AnswerView: {
+            name: string;
+            words: string;
+            told: string;
+        };
+        /** @description What a round asks of a piece. */
+        AskedView: {
+            /**
+             * Format: int64
+             * @description The round.
+             */
+            round: number;
+            /** @description Label of the first measure; empty for the first. */
+            from: null | string;
+            /** @description Label of the last measure; empty for the last. */
+            to: null | string;
+        };
+        /** @description A set on the list of sets. */
+        AuditionLine: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            pieces: number;
+            /** Format: int32 */
+            instruments: number;
+            /** Format: int32 */
+            candidates: number;
+            /** Format: date */
+            next: null | string;
+            nextName: null | string;
+        };
+        /** @description An audition set. */
+        AuditionView: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            rounds: components["schemas"]["RoundView"][];
+            entries: components["schemas"]["EntryView"][];
+            candidates: components["schemas"]["CandidateView"][];
+            /** Format: int32 */
+            version: number;
+        };
         /** @description Balance of a range. */
         BalanceAnswer: {
             /** @description Measure by measure. */
@@ -6707,6 +8350,35 @@ export interface components {
              * @description Players of the others.
              */
             rest: number;
+        };
+        /** @description A note out of range. */
+        BeyondView: {
+            measure: string;
+            pitch: string;
+        };
+        /** @description An etude to borrow. */
+        BorrowRequest: {
+            /** @description Instrument id of the borrower. */
+            instrument: null | string;
+            /** @description `written` for the same written notes, `sounding` for the same sound. */
+            reading: null | string;
+            /**
+             * Format: int32
+             * @description Octaves up, or down when negative; proposed when left out.
+             */
+            octaves?: null | number;
+        };
+        /** @description How an instrument would take an etude. */
+        BorrowView: {
+            /**
+             * Format: int32
+             * @description Octaves proposed, or asked for.
+             */
+            octaves: number;
+            /** @description Notes outside its range. */
+            beyond: components["schemas"]["BeyondView"][];
+            /** @description In words. */
+            why: string;
         };
         /** @description What is not ideal about a stroke. */
         BowCostView: {
@@ -6778,6 +8450,97 @@ export interface components {
             practice: components["schemas"]["PracticeView"];
             entries: components["schemas"]["CalendarEntryView"][];
             own: components["schemas"]["OwnMinutes"][];
+        };
+        /** @description Who auditions on what. */
+        CandidateAsk: {
+            /** Format: int64 */
+            player: number;
+            instrument: null | string;
+        };
+        /** @description A passage of a candidate. */
+        CandidatePassageView: {
+            /**
+             * Format: int64
+             * @description The passage.
+             */
+            passage: number;
+            /**
+             * Format: int64
+             * @description The piece.
+             */
+            piece: number;
+            /** @description What it is called. */
+            title: string;
+            /** @description Label of the first measure. */
+            from: string;
+            /** @description Label of the last measure. */
+            to: string;
+            /** @description `ready`, `onTrack`, … as in Hear. */
+            readiness: string;
+            /**
+             * Format: double
+             * @description Chance that it is ready by its date, or null.
+             */
+            chance: null | number;
+            /** @description The chance in words. */
+            words: string;
+        };
+        /** @description A candidate with every round. */
+        CandidateReadinessView: {
+            candidate: components["schemas"]["CandidateView"];
+            rounds: components["schemas"]["CandidateRoundView"][];
+        };
+        /** @description How far a candidate is for a round. */
+        CandidateRoundView: {
+            /**
+             * Format: int64
+             * @description The round.
+             */
+            round: number;
+            /**
+             * Format: double
+             * @description At least this likely, or null where too little was heard.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description At most this likely.
+             */
+            high: null | number;
+            /**
+             * Format: int32
+             * @description Passages of which a forecast can be told.
+             */
+            told: number;
+            /** @description The chance in words. */
+            words: string;
+            /** @description The passages, the weakest first. */
+            passages: components["schemas"]["CandidatePassageView"][];
+        };
+        /** @description Who auditions. */
+        CandidateView: {
+            /**
+             * Format: int64
+             * @description Number of the candidate.
+             */
+            id: number;
+            /**
+             * Format: int64
+             * @description The player.
+             */
+            player: number;
+            /** @description Their name. */
+            name: string;
+            /** @description Their section. */
+            section: string;
+            /** @description Instrument id of the catalog. */
+            instrument: string;
+            /** @description The instrument. */
+            instrumentName: string;
+        };
+        /** @description Everybody who auditions. */
+        CandidatesRequest: {
+            candidates: null | components["schemas"]["CandidateAsk"][];
         };
         /** @description How much a new edition takes over. */
         CarriedView: {
@@ -7176,6 +8939,128 @@ export interface components {
             /** @description When, in UTC. */
             replaced: string;
         };
+        /** @description What can be changed about a piece of a set. */
+        EntryEdit: {
+            /** @description Instrument id of the catalog. */
+            instrument: null | string;
+            /** @description Kind of piece. */
+            kind: null | string;
+            /** @description Beat unit of the tempo that is asked. */
+            unit: null | string;
+            /**
+             * Format: double
+             * @description Lower end of the tempo, or null.
+             */
+            slowest: null | number;
+            /**
+             * Format: double
+             * @description Upper end, or null.
+             */
+            quickest: null | number;
+            /** @description What the organisers have corrected. */
+            errata: null | string;
+            /** @description What each round asks of it; a round that is left out asks nothing. */
+            asked: null | components["schemas"]["AskedView"][];
+            /**
+             * Format: int32
+             * @description The version that was seen.
+             */
+            version: null | number;
+        };
+        /** @description What the page of a set tells of a piece. */
+        EntryFiguresView: {
+            /**
+             * Format: int64
+             * @description The piece of the set.
+             */
+            entry: number;
+            /**
+             * Format: double
+             * @description Mean heat of what is asked, 0 to 1.
+             */
+            heat: number;
+            /**
+             * Format: double
+             * @description Heat of the hardest measure.
+             */
+            hottest: number;
+            /** @description Label of the hardest measure. */
+            hardest: string;
+            /**
+             * Format: double
+             * @description Length at the tempo asked.
+             */
+            seconds: number;
+            /**
+             * Format: double
+             * @description The slowest at which every phrase fits, in quarters a minute, or null.
+             */
+            slowest: null | number;
+            /**
+             * Format: double
+             * @description The fastest that is clean, or null.
+             */
+            fastest: null | number;
+            /** @description What is often missed. */
+            missed: components["schemas"]["MissedView"][];
+            /**
+             * Format: int32
+             * @description Notes outside the range of the level.
+             */
+            beyond: number;
+            /** @description What is not done, in words. */
+            notDone: string[];
+        };
+        /** @description A piece of a set. */
+        EntryView: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int64
+             * @description The piece on the shelf.
+             */
+            piece: number;
+            /** @description Title of the piece. */
+            title: string;
+            /** @description Id of its part. */
+            part: string;
+            /** @description Instrument id of the catalog. */
+            instrument: string;
+            /** @description The instrument. */
+            instrumentName: string;
+            /** @description Kind of piece. */
+            kind: string;
+            /** @description The kind in words. */
+            kindWords: string;
+            /** @description Name of the instrument that it was borrowed from, or null. */
+            lender: null | string;
+            /** @description `written` or `sounding` for a borrowed one. */
+            reading: string;
+            /** @description Beat unit of the tempo that is asked. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Lower end of the tempo, or null.
+             */
+            slowest: null | number;
+            /**
+             * Format: double
+             * @description Upper end, or null.
+             */
+            quickest: null | number;
+            /** @description What the organisers have corrected. */
+            errata: string;
+            /** @description What each round asks of it. */
+            asked: components["schemas"]["AskedView"][];
+            /**
+             * Format: int32
+             * @description How often it was changed.
+             */
+            version: number;
+        };
         /** @description A change in words, as it is read out to a section. */
         ErratumView: {
             /** @description The part's id. */
@@ -7391,6 +9276,33 @@ export interface components {
             what: string;
             why: string;
         };
+        /** @description What a dropped file seems to be. */
+        GuessView: {
+            /** @description Name of the file. */
+            file: string;
+            /** @description Title of the music; empty where it could not be read. */
+            title: string;
+            /** @description Instrument id of the catalog, or null. */
+            instrument: null | string;
+            /** @description Kind of piece. */
+            kind: string;
+            /** @description False where a look is needed. */
+            isSure: boolean;
+            /** @description What the proposal rests on. */
+            why: string;
+            /** @description Why the file cannot be read, or null. */
+            problem: null | string;
+        };
+        /** @description What was handed out. */
+        HandedOutView: {
+            /** @description Numbers of the new passages. */
+            passages: number[];
+            /**
+             * Format: int32
+             * @description How many of an earlier round count too.
+             */
+            linked: number;
+        };
         /** @description A passage that a player has. */
         HasPassage: {
             passage: components["schemas"]["PassageView"];
@@ -7459,6 +9371,7 @@ export interface components {
         };
         /** Format: binary */
         IFormFile: string;
+        IFormFileCollection: components["schemas"]["IFormFile"][];
         /** @description A corrected instrument. */
         InstrumentEdit: {
             instrument: string;
@@ -7502,6 +9415,20 @@ export interface components {
              * @description The plan in force that was seen; null for none.
              */
             seen: null | number;
+        };
+        /** @description A key in the usual order. */
+        KeyView: {
+            /** @description The sounding tonic, e.g. `Bb`. */
+            tonic: string;
+            /** @description The tonic that the instrument reads, e.g. `C`, with printed signs. */
+            name: string;
+            /** @description Its written signature in words. */
+            signs: string;
+            /**
+             * Format: int32
+             * @description Octaves that the instrument has at the level; 0 where it has not one.
+             */
+            octaves: number;
         };
         /** @description A ladder to compute. */
         LadderRequest: {
@@ -7588,6 +9515,19 @@ export interface components {
              */
             open: number;
         };
+        /** @description What a listener gave. */
+        ListenerSheetView: {
+            /** Format: int32 */
+            listener: number;
+            marks: {
+                [key: string]: number;
+            };
+            note: string;
+            /** Format: double */
+            percent: null | number;
+            /** Format: int32 */
+            version: number;
+        };
         /** @description A tempo to log. */
         LogRequest: {
             /**
@@ -7644,6 +9584,12 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description What was lost by criterion, in percent of all that could be had. */
+        LostView: {
+            criterion: string;
+            /** Format: double */
+            percent: number;
+        };
         /** @description Many passages to hand out, or to take back, as one act. */
         ManyPassages: {
             passages: null | components["schemas"]["PassageRequest"][];
@@ -7661,6 +9607,171 @@ export interface components {
              * @description The version that was seen; 0 where nothing was marked yet.
              */
             version: null | number;
+        };
+        /** @description A place of a matter. */
+        MatterPlaceView: {
+            /**
+             * Format: int64
+             * @description The piece of the set.
+             */
+            entry: number;
+            /**
+             * Format: int64
+             * @description The piece on the shelf.
+             */
+            piece: number;
+            /** @description Title of the piece. */
+            title: string;
+            /** @description Its instrument. */
+            instrument: string;
+            /** @description Label of the measure. */
+            measure: string;
+            /** @description What stands there. */
+            what: string;
+            /**
+             * Format: int64
+             * @description Number of the decision in force there, or null.
+             */
+            decision: null | number;
+        };
+        /** @description A matter that comes up in the set. */
+        MatterView: {
+            /** @description A stable key. */
+            name: string;
+            /** @description The question. */
+            question: string;
+            /** @description Its answers, the usual one first. */
+            answers: components["schemas"]["AnswerView"][];
+            /** @description The answer in force, or null. */
+            answer: null | string;
+            /**
+             * Format: int32
+             * @description Places that are not decided.
+             */
+            open: number;
+            /** @description All places. */
+            places: components["schemas"]["MatterPlaceView"][];
+        };
+        /** @description Something often missed. */
+        MissedView: {
+            finding: string;
+            title: string;
+            measure: string;
+        };
+        /** @description A mock audition to hold. */
+        MockRequest: {
+            /**
+             * Format: int64
+             * @description The round that it is a trial of.
+             */
+            round: number;
+            /** @description Its title; made from the round when left out. */
+            title: null | string;
+            /**
+             * Format: date
+             * @description The day; today when left out.
+             */
+            held: null | string;
+            /** @description True where listeners see numbers only. */
+            screened: boolean;
+            /** @description True where the highest and lowest listener do not count. */
+            trimmed: boolean;
+            /** @description Names of the listeners. */
+            listeners: null | string[];
+            /** @description Candidates who play; all when left out. */
+            candidates?: null | number[];
+            /**
+             * Format: int64
+             * @description What the order is drawn from; drawn itself when left out.
+             */
+            seed?: null | number;
+            /** @description Its criteria; the school's list for passages when left out. */
+            weights?: null | components["schemas"]["WeightEdit"][];
+        };
+        /** @description A candidate's result. */
+        MockResultView: {
+            /**
+             * Format: int32
+             * @description Place from 1 within the instrument; shared where a tie is not broken.
+             */
+            place: number;
+            /**
+             * Format: int32
+             * @description Number of the drawn order.
+             */
+            number: number;
+            /** @description The candidate. */
+            name: string;
+            /** @description The instrument. */
+            instrument: string;
+            /**
+             * Format: double
+             * @description Percent of what could be had.
+             */
+            percent: number;
+            /**
+             * Format: int32
+             * @description Listeners whose marks are complete.
+             */
+            heard: number;
+            /** @description Names of listeners whose marks do not count. */
+            dropped: string[];
+            /**
+             * Format: double
+             * @description Between the highest and lowest listener, in percent.
+             */
+            spread: number;
+            /** @description How a tie was broken, or that it was not; empty without one. */
+            tie: string;
+            /** @description Mean mark of each criterion. */
+            means: {
+                [key: string]: number;
+            };
+            /** @description What to work on, at most three. */
+            weakest: string[];
+        };
+        /** @description The results of a mock audition. */
+        MockResultsView: {
+            /** @description By instrument and place. */
+            results: components["schemas"]["MockResultView"][];
+            /** @description What was lost where, the heaviest first. */
+            lost: components["schemas"]["LostView"][];
+            /** @description Numbers that no listener has marked in full. */
+            waiting: number[];
+        };
+        /** @description A number of the drawn order. */
+        MockSeatView: {
+            /**
+             * Format: int32
+             * @description The number that listeners hear.
+             */
+            number: number;
+            /** @description Name of the candidate; empty where the listeners must not know. */
+            name: string;
+            /** @description The instrument: it is heard anyhow. */
+            instrument: string;
+            /** @description What was marked. */
+            sheets: components["schemas"]["ListenerSheetView"][];
+        };
+        /** @description A mock audition, as listeners see it. */
+        MockView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            set: number;
+            /** Format: int64 */
+            round: number;
+            roundName: string;
+            title: string;
+            /** Format: date */
+            held: string;
+            /** Format: int64 */
+            seed: number;
+            screened: boolean;
+            trimmed: boolean;
+            listeners: string[];
+            criteria: components["schemas"]["CriterionView"][];
+            seats: components["schemas"]["MockSeatView"][];
         };
         /** @description Moves a session. */
         MoveSession: {
@@ -8489,6 +10600,81 @@ export interface components {
             /** @description What to look at before it is kept, or null. */
             problem: null | string;
         };
+        /** @description A round as the interface shows it. */
+        RoundView: {
+            /**
+             * Format: int64
+             * @description Its number; 0 or left out for a new one.
+             */
+            id: null | number;
+            /** @description Its name. */
+            name: null | string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            held: string;
+            /** @description `live`, `one-take` or `by-piece`. */
+            way: null | string;
+            /**
+             * @description True where listeners must not know who plays.
+             * @default false
+             */
+            screened: boolean;
+        };
+        /** @description A scale asked for. */
+        ScaleAsk: {
+            /** @description Its kind. */
+            kind: null | string;
+            /** @description Its tonic. */
+            tonic: null | string;
+            /**
+             * Format: int32
+             * @description Octaves; all that the instrument has when left out.
+             */
+            octaves?: null | number;
+        };
+        /** @description A choice for scales. */
+        ScaleChoiceView: {
+            name: string;
+            words: string;
+        };
+        /** @description What scales can be made. */
+        ScaleChoicesView: {
+            /** @description Kinds of scales and arpeggios. */
+            kinds: components["schemas"]["ScaleChoiceView"][];
+            /** @description Rhythms. */
+            rhythms: string[];
+            /** @description Slurrings. */
+            slurrings: components["schemas"]["ScaleChoiceView"][];
+            /** @description Levels of players, the narrowest range first. */
+            levels: string[];
+            /** @description The school's level. */
+            level: string;
+        };
+        /** @description A list of scales to keep on the shelf. */
+        ScaleListRequest: {
+            /** @description Instrument id of the catalog. */
+            instrument: null | string;
+            /** @description The scales in order. */
+            scales: null | components["schemas"]["ScaleAsk"][];
+            /** @description `written` or `concert` tonics. */
+            pitch?: null | string;
+            /** @description The rhythm. */
+            rhythm?: null | string;
+            /** @description The slurring. */
+            slurring?: null | string;
+            /** @description `signature` or `accidentals`. */
+            signs?: null | string;
+            /** @description `chosen`, `all` or `none`. */
+            fingerings?: null | string;
+            /** @description For the bass: `small-steps` or `six`; the school's when left out. */
+            positions?: null | string;
+            /** @description The level whose range is kept; the school's when left out. */
+            level?: null | string;
+            /** @description Its title; made from the scales when left out. */
+            title?: null | string;
+        };
         /** @description What was read of a file before it is kept. */
         ScorePreview: {
             fileName: string;
@@ -8712,6 +10898,23 @@ export interface components {
             /** @description Which school's data these are; null while nobody is signed in. */
             school: null | string;
         };
+        /** @description Name and rounds of a set. */
+        SetEdit: {
+            /** @description Its name. */
+            name: null | string;
+            /** @description Its rounds in order; those that are not named are taken back. */
+            rounds: null | components["schemas"]["RoundView"][];
+            /**
+             * Format: int32
+             * @description The version that was seen.
+             */
+            version: null | number;
+        };
+        /** @description What to print of a set. */
+        SetPrintRequest: {
+            /** @description `A4` or `Letter`. */
+            paper: null | string;
+        };
         /** @description A remark for many. */
         SharedRemarkRequest: {
             /** @description Whom it reaches; all who have the passage when left out. */
@@ -8753,6 +10956,13 @@ export interface components {
             moveOn: string;
             /** @description For each step the ways to practice it; none for the music as printed. */
             path: components["schemas"]["PathStepView"][];
+        };
+        /** @description A piece of the shelf to put into a set. */
+        ShelfEntryAsk: {
+            /** Format: int64 */
+            piece: number;
+            instrument: null | string;
+            kind: null | string;
         };
         /** @description A piece on the shelf. */
         ShelfView: {
@@ -8905,6 +11115,34 @@ export interface components {
             where: string;
             /** @description What speaks against the other direction; empty where it works both ways. */
             against: string[];
+        };
+        /** @description A line of the style sheet. */
+        StyleLine: {
+            /** @description What it is about. */
+            title: string;
+            /** @description What players read. */
+            told: string;
+            /** @description Where it comes up: instrument and measures, empty for all. */
+            places: string[];
+        };
+        /** @description A line of the recording check list. */
+        TakeLineView: {
+            name: string;
+            words: string;
+        };
+        /** @description The recording check list of an instrument in a round. */
+        TakeListView: {
+            /** @description Instrument id of the catalog. */
+            instrument: string;
+            /** @description The instrument. */
+            instrumentName: string;
+            /**
+             * Format: double
+             * @description Length of a take with all pieces.
+             */
+            seconds: number;
+            /** @description The lines. */
+            lines: components["schemas"]["TakeLineView"][];
         };
         /** @description The plan of a passage. */
         TechniqueView: {

@@ -29,6 +29,9 @@ public static class TestCriteria
         new("scale-notes", "right notes", true),
         new("scale-pitch", "pitch", true),
         new("scale-sameness", "sameness of attack, sustain and release", true),
+        new("scale-level", "sameness of level", true),
+        new("scale-tone", "sameness of tone", true),
+        new("scale-pulse", "steady pulse", true),
     ];
 
     /// <summary>The criterion with the name, or null.</summary>

@@ -77,6 +77,9 @@ public static class ReadinessEndpoints
         [Readiness.Late] = "late",
     };
 
+    /// <summary>A readiness as the interface names it.</summary>
+    internal static string NameOf(Readiness readiness) => States[readiness];
+
     /// <summary>Maps the group.</summary>
     public static void MapReadiness(this RouteGroupBuilder api)
     {

@@ -101,6 +101,28 @@ public static class TestEndpoints
     internal static TestRow Find(TestRepository tests, long id) =>
         tests.Find(id) ?? throw Refusal.NotFound($"There is no test {id}. Load the list again.");
 
+    /// <summary>The criteria that are heard with their weights: those asked for, else the school's list for passages.</summary>
+    /// <exception cref="Refusal">One is not on the list, or none is left.</exception>
+    internal static IReadOnlyList<KeyValuePair<string, int>> WeightsOf(IReadOnlyList<WeightEdit>? asked, TestRepository tests)
+    {
+        var own = tests.Weights();
+        var usual = TestCriteria.All.Where(c => !c.IsForScales).Select(c => new WeightEdit(c.Name, own.GetValueOrDefault(c.Name, 1)));
+        var weights = Checked(asked ?? [.. usual]).Where(w => w.Value > 0).ToList();
+        return weights.Count > 0
+            ? weights
+            : throw Refusal.BadRequest("A test listens for something. Give at least one criterion a weight.");
+    }
+
+    /// <summary>Lets marks pass that belong to the criteria.</summary>
+    /// <exception cref="Refusal">A criterion is not listened for, or a mark is out of range.</exception>
+    internal static void Check(IReadOnlyDictionary<string, int> marks, IReadOnlyList<KeyValuePair<string, int>> weights)
+    {
+        if (marks.Keys.FirstOrDefault(m => weights.All(w => w.Key != m)) is { } other)
+            throw Refusal.BadRequest($"This test does not listen for \"{Names.Clean(other)}\". Load the test again.");
+        if (marks.Any(m => m.Value is < 0 or > TestCriteria.Best))
+            throw Refusal.BadRequest($"A mark is a whole number from 0 to {TestCriteria.Best}.");
+    }
+
     private static Ok<IEnumerable<CriterionView>> Criteria(TestRepository tests)
     {
         var own = tests.Weights();
@@ -154,11 +176,7 @@ public static class TestEndpoints
     {
         var row = Find(tests, test);
         var marks = request.Marks ?? new Dictionary<string, int>();
-        var criteria = row.Weights.Select(w => w.Key).ToHashSet();
-        if (marks.FirstOrDefault(m => !criteria.Contains(m.Key)).Key is { } other)
-            throw Refusal.BadRequest($"This test does not listen for \"{Names.Clean(other)}\". Load the test again.");
-        if (marks.Any(m => m.Value is < 0 or > TestCriteria.Best))
-            throw Refusal.BadRequest($"A mark is a whole number from 0 to {TestCriteria.Best}.");
+        Check(marks, row.Weights);
         if (!views.Has(row, player))
             throw Refusal.NotFound("This player does not have the passage of the test. Load the test again.");
         tests
@@ -172,11 +190,7 @@ public static class TestEndpoints
         var tempo = TempoEndpoints.Mark(new TempoView(request.Unit ?? passage.GoalUnit, request.Bpm ?? passage.GoalBpm), "test");
         if (tempo.Bpm is <= 0 or > 1000 || !double.IsFinite(tempo.Bpm))
             throw Refusal.BadRequest("The tempo of a test is more than 0 and at most 1000 beats a minute.");
-        var own = tests.Weights();
-        var usual = TestCriteria.All.Where(c => !c.IsForScales).Select(c => new WeightEdit(c.Name, own.GetValueOrDefault(c.Name, 1)));
-        var weights = Checked(request.Weights ?? [.. usual]).Where(w => w.Value > 0).ToList();
-        if (weights.Count == 0)
-            throw Refusal.BadRequest("A test listens for something. Give at least one criterion a weight.");
+        var weights = WeightsOf(request.Weights, tests);
         return new TestRow(
             0,
             passage.Id,

@@ -48,7 +48,8 @@ public sealed class TestViews(PassageRepository passages, EnsembleRepository ens
     private static bool HasIt(PassageRow passage, PlayerRow player) =>
         passage.Players.Contains(player.Id) || passage.Sections.Contains(player.SectionId);
 
-    private static CriterionView Criterion(TestWeight weight)
+    /// <summary>A weighted criterion.</summary>
+    internal static CriterionView Criterion(TestWeight weight)
     {
         var known = TestCriteria.Find(weight.Name);
         return new CriterionView(weight.Name, known?.Words ?? weight.Name, known?.IsForScales ?? false, weight.Weight);

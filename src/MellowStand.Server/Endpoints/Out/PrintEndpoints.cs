@@ -33,13 +33,7 @@ public static class PrintEndpoints
     )
     {
         var piece = desk.Open(id);
-        var paper = request.Paper ?? Papers[0];
-        if (!Papers.Contains(paper))
-            throw Refusal.BadRequest("The paper is A4 or Letter.");
-        if (Browser.Path is null)
-            throw Refusal.Conflict(
-                "No Chromium is installed on the server's machine, so it cannot make PDFs. Print all parts from the page instead."
-            );
+        var paper = Paper(request.Paper);
         var pages = piece
             .Book.OfParts(request.Parts ?? [.. piece.Layer.Current.Parts.Select(p => p.Id)], null, null)
             .Parts.Select(p => new PageToPrint(
@@ -47,10 +41,40 @@ public static class PrintEndpoints
                 $"/piece/{id}/part/{Uri.EscapeDataString(p)}?paper={paper}{(request.Cues ? "&cues=true" : "")}"
             ))
             .ToList();
+        return Start(piece.Row.Title, "parts", pages, http, printer, prints, jobs);
+    }
+
+    /// <summary>The paper to print on.</summary>
+    /// <exception cref="Refusal">It is none of ours.</exception>
+    internal static string Paper(string? paper) =>
+        Papers.Contains(paper ?? Papers[0]) ? paper ?? Papers[0] : throw Refusal.BadRequest("The paper is A4 or Letter.");
+
+    /// <summary>Begins to print pages into one zip, as a job.</summary>
+    /// <param name="title">What is printed.</param>
+    /// <param name="what">What the zip holds of it, e.g. <c>parts</c>.</param>
+    /// <param name="pages">The pages.</param>
+    /// <param name="http">Whose sign-in the pages are opened with.</param>
+    /// <param name="printer">The printer.</param>
+    /// <param name="prints">Where the zip is kept.</param>
+    /// <param name="jobs">The jobs.</param>
+    internal static Accepted<JobView> Start(
+        string title,
+        string what,
+        IReadOnlyList<PageToPrint> pages,
+        HttpContext http,
+        PdfPrinter printer,
+        MadePrints prints,
+        Jobs jobs
+    )
+    {
+        if (Browser.Path is null)
+            throw Refusal.Conflict(
+                "No Chromium is installed on the server's machine, so it cannot make PDFs. Print from the page instead."
+            );
         var cookie = http.Request.Cookies[StandCookie.Name];
-        var name = $"{FileName(piece.Row.Title)} parts.zip";
+        var name = $"{FileName(title)} {what}.zip";
         var job = jobs.Add(
-            $"Printing {piece.Row.Title}",
+            $"Printing {title}",
             progress =>
             {
                 var zip = printer.Zip(pages, cookie, progress).GetAwaiter().GetResult();
@@ -65,7 +89,7 @@ public static class PrintEndpoints
             ? TypedResults.File(made.Zip, "application/zip", made.Name)
             : throw Refusal.NotFound("This print is not kept any more. Make it again.");
 
-    // No path from a name.
-    private static string FileName(string name) =>
+    /// <summary>A name as a file may have it: no path comes from a name.</summary>
+    internal static string FileName(string name) =>
         string.Concat(name.Select(c => char.IsLetterOrDigit(c) || c is ' ' or '-' or '.' ? c : '_')).Trim(' ', '.');
 }

@@ -21,12 +21,12 @@ public sealed class DemoSchool(
     QuietRepository quiets,
     PieceDesk desk,
     DemoSeason season,
+    DemoAudition audition,
     TimeProvider clock,
     ILogger<DemoSchool> log
 )
 {
     private const int DaysToConcert = 42;
-    private const int DaysToAudition = 24;
 
     private readonly Dictionary<string, long> _sections = [];
     private readonly Dictionary<string, long> _players = [];
@@ -40,8 +40,6 @@ public sealed class DemoSchool(
         FillEnsemble();
         var band = Import("harbor-lanterns", "piece", null, today.AddDays(DaysToConcert));
         var ferry = Import("the-slow-ferry", "piece", null, today.AddDays(DaysToConcert + 14));
-        foreach (var file in Directory.EnumerateFiles(Folder, "etude-*.musicxml").Order(StringComparer.Ordinal))
-            Import(Path.GetFileNameWithoutExtension(file), "etude", "Valley audition, first round", today.AddDays(DaysToAudition));
         house.Choose("counting-words", "1e&a", null);
         Settle(band, 7);
         Settle(ferry, 2);
@@ -49,6 +47,7 @@ public sealed class DemoSchool(
         Review(band);
         Remark(band);
         season.Fill(today.AddDays(DaysToConcert));
+        audition.Fill(Folder);
         log.LogInformation("The demo school is on the shelf: {Pieces} pieces, {Players} players", pieces.All().Count, _players.Count);
     }
 

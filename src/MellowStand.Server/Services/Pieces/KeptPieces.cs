@@ -46,6 +46,13 @@ public sealed class KeptPieces(long budget)
         }
     }
 
+    /// <summary>Holds a piece no longer.</summary>
+    public void Forget(long id)
+    {
+        lock (_lock)
+            Remove(id);
+    }
+
     private void Remove(long id)
     {
         if (!_nodes.Remove(id, out var node))

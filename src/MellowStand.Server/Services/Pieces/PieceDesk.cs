@@ -41,6 +41,33 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
             return act(Open(id));
     }
 
+    /// <summary>Runs an act on several pieces while no other act on any of them runs. What it leaves in memory is forgotten where it
+    /// fails.</summary>
+    /// <param name="ids">The pieces.</param>
+    /// <param name="act">What is done.</param>
+    public T Act<T>(IEnumerable<long> ids, Func<T> act)
+    {
+        // Always in one order, so that two who wait for each other cannot be.
+        var own = ids.Distinct().Order().ToList();
+        try
+        {
+            return Locked(own, 0, act);
+        }
+        catch
+        {
+            own.ForEach(_kept.Forget);
+            throw;
+        }
+    }
+
+    private T Locked<T>(List<long> ids, int at, Func<T> act)
+    {
+        if (at == ids.Count)
+            return act();
+        lock (LockOf(ids[at]))
+            return Locked(ids, at + 1, act);
+    }
+
     /// <summary>Holds a piece as an act has left it, if the counters say that nothing else happened.</summary>
     internal OpenPiece Keep(long id, Layer layer)
     {

@@ -1,4 +1,5 @@
 using MellowStand.Core.Instruments;
+using MellowStand.Core.Layers;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -31,12 +32,18 @@ public sealed class PieceImport(PieceRepository pieces, PieceDesk desk, TimeProv
     public long Keep(ImportWish wish, byte[] bytes, JobProgress? progress, CancellationToken left = default)
     {
         progress?.Report(0, 3, "reading");
-        var edition = Upload.Read(wish.Name, bytes, progress?.Cancelled ?? left).Edition;
+        return Keep(wish, Upload.Read(wish.Name, bytes, progress?.Cancelled ?? left).Edition, progress);
+    }
+
+    /// <summary>Keeps what was read already.</summary>
+    /// <exception cref="Refusal">A chosen part or instrument does not exist; nothing is kept.</exception>
+    public long Keep(ImportWish wish, Edition edition, JobProgress? progress = null)
+    {
         var chosen = wish.Instruments.Select(i => (Part: Found(edition.Printed, i.Part), Instrument: Instrument(i.Instrument))).ToList();
         var title = edition.Printed.Title.Length > 0 ? edition.Printed.Title : Path.GetFileNameWithoutExtension(wish.Name);
         progress?.Report(1, 3, "keeping");
         var id = pieces.Add(
-            new NewPiece(Names.Clean(title), wish.Kind, wish.EtudeSet, wish.Due, wish.Name, edition.Id, bytes),
+            new NewPiece(Names.Clean(title), wish.Kind, wish.EtudeSet, wish.Due, wish.Name, edition.Id, edition.Bytes),
             chosen.Select(c => new ChosenInstrument(c.Part.Id, c.Part.Name, c.Instrument, edition.Id)),
             chosen.Select(c => KeyValuePair.Create(Recognition.KeyOf(c.Part), c.Instrument)),
             clock.GetUtcNow()

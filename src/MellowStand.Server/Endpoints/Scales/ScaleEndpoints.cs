@@ -1,0 +1,86 @@
+using MellowStand.Core.Instruments;
+using MellowStand.Core.Scales;
+using MellowStand.Server.Services;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace MellowStand.Server.Endpoints;
+
+/// <summary>Scales and arpeggios of any instrument: as music to look at, and as a piece to work on.</summary>
+public static class ScaleEndpoints
+{
+    /// <summary>Maps the group.</summary>
+    public static void MapScales(this RouteGroupBuilder api)
+    {
+        api.MapGet("/scales.musicxml", One).Produces<string>(200, ExportEndpoints.MusicXml).WithTags("Scales");
+        var group = api.MapGroup("/scales").WithTags("Scales");
+        group.MapGet("", Choices);
+        group.MapGet("/keys", Keys);
+        group.MapPost("/preview.musicxml", Preview).Produces<string>(200, ExportEndpoints.MusicXml);
+        group.MapPost("", Keep);
+    }
+
+    private static FileContentHttpResult One(
+        ScaleDesk desk,
+        string? instrument = null,
+        string? kind = null,
+        string? tonic = null,
+        string? pitch = null,
+        int? octaves = null,
+        string? rhythm = null,
+        string? slurring = null,
+        string? signs = null,
+        string? fingerings = null,
+        string? positions = null,
+        string? level = null
+    ) =>
+        File(
+            desk.Write(
+                new ScaleListRequest(
+                    instrument,
+                    [new ScaleAsk(kind, tonic, octaves)],
+                    pitch,
+                    rhythm,
+                    slurring,
+                    signs,
+                    fingerings,
+                    positions,
+                    level
+                )
+            )
+        );
+
+    private static FileContentHttpResult Preview(ScaleListRequest request, ScaleDesk desk) => File(desk.Write(request));
+
+    private static Ok<ScaleChoicesView> Choices(ScaleDesk desk) =>
+        TypedResults.Ok(
+            new ScaleChoicesView(
+                [.. ScaleKinds.All.Select(k => new ScaleChoiceView(k.Name, k.Words))],
+                [.. ScaleRhythms.All.Select(r => r.Name)],
+                [.. ScaleSlurs.All.Select(s => new ScaleChoiceView(s.Name, s.Words))],
+                WrittenRanges.Levels,
+                desk.Level
+            )
+        );
+
+    private static Ok<IEnumerable<KeyView>> Keys(ScaleDesk desk, string? instrument = null, string? kind = null, string? level = null)
+    {
+        var own = ScaleDesk.Instrument(instrument);
+        var range = desk.Range(own, level);
+        return TypedResults.Ok(
+            KeyOrders
+                .Of(own, ScaleDesk.Kind(kind ?? ScaleKinds.All[0].Name))
+                .Select(k => new KeyView(k.Concert.Key, k.Written.Name, k.Signs, ScaleSpan.Of(k.Written, range, null)?.Most ?? 0))
+        );
+    }
+
+    // From here on a list of scales is a piece like any other: studied, fingered, handed out, heard, printed.
+    private static Created<PieceView> Keep(ScaleListRequest request, ScaleDesk desk, PieceImport import, PieceDesk pieces, TimeProvider clock)
+    {
+        var (title, music) = desk.Write(request);
+        var id = import.Keep(new ImportWish($"{title}.musicxml", "etude", "Scales", null, []), music, null);
+        return TypedResults.Created($"/api/pieces/{id}", PieceView.Of(pieces.Open(id), clock.Today()));
+    }
+
+    private static FileContentHttpResult File((string Title, byte[] Music) made) =>
+        TypedResults.File(made.Music, ExportEndpoints.MusicXml, $"{made.Title}.musicxml");
+}

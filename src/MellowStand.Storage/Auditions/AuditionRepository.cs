@@ -1,0 +1,275 @@
+using Microsoft.Data.Sqlite;
+
+namespace MellowStand.Storage;
+
+/// <summary>Audition sets, their rounds, pieces and candidates.</summary>
+public sealed class AuditionRepository(Database database)
+{
+    /// <summary>Keeps a set with its rounds, in one act with whatever keeps its pieces.</summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="rounds">Its rounds in order.</param>
+    /// <param name="entries">Makes its entries, once the rounds have their numbers; whatever it keeps is part of the act.</param>
+    /// <param name="now">The moment.</param>
+    public long Add(
+        string name,
+        IReadOnlyList<RoundRow> rounds,
+        Func<IReadOnlyList<RoundRow>, IReadOnlyList<EntryRow>> entries,
+        DateTimeOffset now
+    ) =>
+        database.Act(c =>
+        {
+            var id = c.Insert("INSERT INTO audition_set (name, made) VALUES ($name, $now)", ("name", name), ("now", now.Iso()));
+            var kept = rounds.Select((r, i) => r with { Id = AddRound(c, id, r, i) }).ToList();
+            foreach (var entry in entries(kept))
+                AddEntry(c, id, entry);
+            return id;
+        });
+
+    /// <summary>The sets, newest first.</summary>
+    public IReadOnlyList<AuditionRow> All() => database.Look(c => Read(c, null));
+
+    /// <summary>A set, or null.</summary>
+    public AuditionRow? Find(long id) => database.Look(c => Read(c, id)) is [var only, ..] ? only : null;
+
+    /// <summary>Changes name and rounds of a set that still has the row's version: rounds that are not named any more are taken
+    /// back.</summary>
+    public Change Update(AuditionRow set, DateTimeOffset now) =>
+        database.Act(c =>
+        {
+            var change = c.Update(
+                "audition_set",
+                "id = $id AND deleted IS NULL",
+                "name = $name",
+                set.Version,
+                ("id", set.Id),
+                ("name", set.Name)
+            );
+            if (change != Change.Kept)
+                return change;
+            c.Run("UPDATE audition_round SET deleted = $now WHERE set_id = $id AND deleted IS NULL", ("id", set.Id), ("now", now.Iso()));
+            foreach (var (i, round) in set.Rounds.Index())
+                if (round.Id == 0)
+                    AddRound(c, set.Id, round, i);
+                else
+                    c.Run(
+                        "UPDATE audition_round SET deleted = NULL, position = $position, name = $name, held = $held, way = $way, "
+                            + "screened = $screened, version = version + 1 WHERE id = $round AND set_id = $id",
+                        [("round", round.Id), ("id", set.Id), ("position", i), .. Values(round)]
+                    );
+            return change;
+        });
+
+    /// <summary>Takes a set back, with its pieces; <see cref="Restore"/> brings both back.</summary>
+    public bool Remove(long id, DateTimeOffset now) =>
+        database.Act(c =>
+        {
+            var there = c.Run(
+                "UPDATE audition_set SET deleted = $now WHERE id = $id AND deleted IS NULL",
+                ("id", id),
+                ("now", now.Iso())
+            );
+            if (there > 0)
+                c.Run(
+                    "UPDATE piece SET deleted = $now WHERE deleted IS NULL AND id IN "
+                        + "(SELECT piece_id FROM audition_entry WHERE set_id = $id AND deleted IS NULL)",
+                    ("id", id),
+                    ("now", now.Iso())
+                );
+            return there > 0;
+        });
+
+    /// <summary>Undoes <see cref="Remove"/>.</summary>
+    public bool Restore(long id) =>
+        database.Act(c =>
+        {
+            c.Run(
+                "UPDATE piece SET deleted = NULL WHERE deleted = (SELECT deleted FROM audition_set WHERE id = $id) AND id IN "
+                    + "(SELECT piece_id FROM audition_entry WHERE set_id = $id)",
+                ("id", id)
+            );
+            return c.Run("UPDATE audition_set SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id)) > 0;
+        });
+
+    /// <summary>Keeps an entry, in one act with whatever keeps its piece.</summary>
+    public long AddEntry(long set, Func<EntryRow> entry) =>
+        database.Act(c =>
+        {
+            c.Demand("The set", "audition_set", "deleted IS NULL", set);
+            return AddEntry(c, set, entry());
+        });
+
+    /// <summary>Changes an entry that still has the row's version.</summary>
+    public Change Update(EntryRow entry) =>
+        database.Act(c =>
+        {
+            var change = c.Update(
+                "audition_entry",
+                "id = $id AND deleted IS NULL",
+                "instrument = $instrument, kind = $kind, unit = $unit, slowest = $slowest, quickest = $quickest, errata = $errata",
+                entry.Version,
+                [("id", entry.Id), .. Values(entry)]
+            );
+            if (change == Change.Kept)
+                Ask(c, entry.Id, entry.Asked);
+            return change;
+        });
+
+    /// <summary>Takes an entry out of its set; its piece stays on the shelf.</summary>
+    public bool RemoveEntry(long id, DateTimeOffset now) =>
+        database.Act(c =>
+            c.Run("UPDATE audition_entry SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()))
+        ) > 0;
+
+    /// <summary>Undoes <see cref="RemoveEntry"/>.</summary>
+    public bool RestoreEntry(long id) =>
+        database.Act(c => c.Run("UPDATE audition_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+
+    /// <summary>Keeps who auditions: those who are not named any more are taken back, and keep what was marked.</summary>
+    public void Candidates(long set, IReadOnlyList<CandidateRow> candidates, DateTimeOffset now) =>
+        database.Act(c =>
+        {
+            c.Demand("The set", "audition_set", "deleted IS NULL", set);
+            c.Run("UPDATE audition_candidate SET deleted = $now WHERE set_id = $set AND deleted IS NULL", ("set", set), ("now", now.Iso()));
+            foreach (var candidate in candidates)
+                c.Run(
+                    "INSERT INTO audition_candidate (set_id, player_id, instrument) VALUES ($set, $player, $instrument) "
+                        + "ON CONFLICT (set_id, player_id, instrument) DO UPDATE SET deleted = NULL",
+                    ("set", set),
+                    ("player", candidate.Player),
+                    ("instrument", candidate.Instrument)
+                );
+            return candidates.Count;
+        });
+
+    /// <summary>Keeps which passages were handed out for what.</summary>
+    public void HandedOut(long round, IReadOnlyList<(long Entry, long Passage)> passages) =>
+        database.Act(c =>
+        {
+            foreach (var (entry, passage) in passages)
+                c.Run(
+                    "INSERT OR IGNORE INTO audition_passage (entry_id, round_id, passage_id) VALUES ($entry, $round, $passage)",
+                    ("entry", entry),
+                    ("round", round),
+                    ("passage", passage)
+                );
+            return passages.Count;
+        });
+
+    /// <summary>Passages that were handed out for a set and still are.</summary>
+    public IReadOnlyList<(long Entry, long Round, long Passage)> HandedOut(long set) =>
+        database.Look(c =>
+            c.Read(
+                "SELECT a.entry_id, a.round_id, a.passage_id FROM audition_passage a JOIN audition_entry e ON e.id = a.entry_id "
+                    + "JOIN passage p ON p.id = a.passage_id WHERE e.set_id = $set AND e.deleted IS NULL AND p.deleted IS NULL",
+                r => (r.GetInt64(0), r.GetInt64(1), r.GetInt64(2)),
+                ("set", set)
+            )
+        );
+
+    private static long AddRound(SqliteConnection c, long set, RoundRow round, int position) =>
+        c.Insert(
+            "INSERT INTO audition_round (set_id, position, name, held, way, screened) VALUES ($set, $position, $name, $held, $way, $screened)",
+            [("set", set), ("position", position), .. Values(round)]
+        );
+
+    private static (string Name, object? Value)[] Values(RoundRow round) =>
+        [("name", round.Name), ("held", round.Held.Iso()), ("way", round.Way), ("screened", round.Screened)];
+
+    private static long AddEntry(SqliteConnection c, long set, EntryRow entry)
+    {
+        var id = c.Insert(
+            "INSERT INTO audition_entry (set_id, piece_id, instrument, kind, lender, reading, unit, slowest, quickest, errata) VALUES "
+                + "($set, $piece, $instrument, $kind, $lender, $reading, $unit, $slowest, $quickest, $errata)",
+            [("set", set), ("piece", entry.Piece), ("lender", entry.Lender), ("reading", entry.Reading), .. Values(entry)]
+        );
+        Ask(c, id, entry.Asked);
+        return id;
+    }
+
+    private static (string Name, object? Value)[] Values(EntryRow entry) =>
+        [
+            ("instrument", entry.Instrument),
+            ("kind", entry.Kind),
+            ("unit", entry.Unit),
+            ("slowest", entry.Slowest),
+            ("quickest", entry.Quickest),
+            ("errata", entry.Errata),
+        ];
+
+    private static void Ask(SqliteConnection c, long entry, IReadOnlyList<AskedRow> asked)
+    {
+        c.Run("DELETE FROM audition_asked WHERE entry_id = $entry", ("entry", entry));
+        foreach (var a in asked)
+            c.Run(
+                "INSERT INTO audition_asked (entry_id, round_id, from_label, to_label) VALUES ($entry, $round, $from, $to)",
+                ("entry", entry),
+                ("round", a.Round),
+                ("from", a.From),
+                ("to", a.To)
+            );
+    }
+
+    private static List<AuditionRow> Read(SqliteConnection c, long? id)
+    {
+        (string, object?)[] only = [("id", id)];
+        const string Which = "deleted IS NULL AND ($id IS NULL OR set_id = $id)";
+        var rounds = c.Read(
+                $"SELECT set_id, id, name, held, way, screened FROM audition_round WHERE {Which} ORDER BY position",
+                r => (Set: r.GetInt64(0), Row: new RoundRow(r.GetInt64(1), r.GetString(2), r.Day(3)!.Value, r.GetString(4), r.GetBoolean(5))),
+                only
+            )
+            .ToLookup(x => x.Set, x => x.Row);
+        var candidates = c.Read(
+                $"SELECT set_id, id, player_id, instrument FROM audition_candidate WHERE {Which} ORDER BY id",
+                r => (Set: r.GetInt64(0), Row: new CandidateRow(r.GetInt64(1), r.GetInt64(2), r.GetString(3))),
+                only
+            )
+            .ToLookup(x => x.Set, x => x.Row);
+        var entries = Entries(c, id);
+        return c.Read(
+            "SELECT id, name, version FROM audition_set WHERE deleted IS NULL AND ($id IS NULL OR id = $id) ORDER BY id DESC",
+            r =>
+                r.GetInt64(0) is var set
+                    ? new AuditionRow(set, r.GetString(1), [.. rounds[set]], [.. entries[set]], [.. candidates[set]], r.GetInt32(2))
+                    : null!,
+            only
+        );
+    }
+
+    // An entry whose piece was taken off the shelf is not there until it comes back.
+    private static ILookup<long, EntryRow> Entries(SqliteConnection c, long? id)
+    {
+        var asked = c.Read(
+                "SELECT a.entry_id, a.round_id, a.from_label, a.to_label FROM audition_asked a JOIN audition_round r ON r.id = a.round_id "
+                    + "WHERE r.deleted IS NULL AND ($id IS NULL OR r.set_id = $id) ORDER BY r.position",
+                r => (Entry: r.GetInt64(0), Row: new AskedRow(r.GetInt64(1), r.GetString(2), r.GetString(3))),
+                ("id", id)
+            )
+            .ToLookup(x => x.Entry, x => x.Row);
+        return c.Read(
+                "SELECT e.set_id, e.id, e.piece_id, e.instrument, e.kind, e.lender, e.reading, e.unit, e.slowest, e.quickest, e.errata, "
+                    + "e.version FROM audition_entry e JOIN piece p ON p.id = e.piece_id WHERE e.deleted IS NULL AND p.deleted IS NULL "
+                    + "AND ($id IS NULL OR e.set_id = $id) ORDER BY e.id",
+                r =>
+                    (
+                        Set: r.GetInt64(0),
+                        Row: new EntryRow(
+                            r.GetInt64(1),
+                            r.GetInt64(2),
+                            r.GetString(3),
+                            r.GetString(4),
+                            r.IsDBNull(5) ? null : r.GetInt64(5),
+                            r.GetString(6),
+                            r.GetString(7),
+                            r.IsDBNull(8) ? null : r.GetDouble(8),
+                            r.IsDBNull(9) ? null : r.GetDouble(9),
+                            r.GetString(10),
+                            [.. asked[r.GetInt64(1)]],
+                            r.GetInt32(11)
+                        )
+                    ),
+                ("id", id)
+            )
+            .ToLookup(x => x.Set, x => x.Row);
+    }
+}
