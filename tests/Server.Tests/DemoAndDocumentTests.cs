@@ -12,12 +12,19 @@ public sealed partial class DemoAndDocumentTests
         using var server = new StandServer { WithSchool = true };
         using var client = server.CreateClient();
         var shelf = (await client.Json("/api/pieces")).EnumerateArray().ToList();
-        Assert.Equal(12, shelf.Count);
+        Assert.Equal(32, shelf.Count);
         var band = shelf.Single(p => p.GetProperty("parts").GetInt32() >= 14);
         Assert.True(band.GetProperty("measures").GetInt32() >= 56);
         Assert.True(band.GetProperty("differences").GetInt32() >= 15);
         Assert.True(band.GetProperty("openDifferences").GetInt32() > 0);
-        Assert.Equal(10, shelf.Count(p => p.GetProperty("kind").GetString() == "etude" && p.GetProperty("measures").GetInt32() >= 24));
+        Assert.Equal(30, shelf.Count(p => p.GetProperty("kind").GetString() == "etude" && p.GetProperty("measures").GetInt32() >= 24));
+        var valley = (await client.Json("/api/auditions"))[0];
+        Assert.Equal(
+            (30, 15, 20),
+            (valley.GetProperty("pieces").GetInt32(), valley.GetProperty("instruments").GetInt32(), valley.GetProperty("candidates").GetInt32())
+        );
+        var mock = (await client.Json($"/api/auditions/{valley.GetProperty("id").GetInt64()}/mocks"))[0].GetProperty("id").GetInt64();
+        Assert.Equal(10, (await client.Json($"/api/mocks/{mock}/results")).GetProperty("waiting").GetArrayLength());
         var states = new List<string?>();
         foreach (var passage in (await client.Json("/api/passages")).EnumerateArray())
         {

@@ -23,6 +23,36 @@ export const router = createRouter({
       meta: { title: 'Season' },
     },
     {
+      path: '/auditions/:tab(sets|scales)?',
+      name: 'auditions',
+      component: () => import('./views/auditions/AuditionsView.vue'),
+      meta: { title: 'Auditions' },
+    },
+    {
+      path: '/audition/:set(\\d+)/:tab(pieces|answers|candidates|mocks|recording)?',
+      name: 'audition',
+      component: () => import('./views/auditions/SetView.vue'),
+      meta: { title: 'Audition set' },
+    },
+    {
+      path: '/audition/:set(\\d+)/style',
+      name: 'audition-style',
+      component: () => import('./auditions/matters/StyleSheet.vue'),
+      meta: { bare: true, title: 'Style sheet' },
+    },
+    {
+      path: '/mock/:mock(\\d+)/:tab(marks|results)?',
+      name: 'mock',
+      component: () => import('./views/auditions/MockView.vue'),
+      meta: { title: 'Mock audition' },
+    },
+    {
+      path: '/mock/:mock(\\d+)/sheet',
+      name: 'mock-sheet',
+      component: () => import('./auditions/mock/ListenerSheets.vue'),
+      meta: { bare: true, title: 'Listeners’ sheets' },
+    },
+    {
       path: '/week/:section(\\d+)',
       name: 'week',
       component: () => import('./season/WeekSheet.vue'),

@@ -42,7 +42,7 @@ internal static class ScaleMeasures
     private static PlainMeasure Measure(List<PlainNote> notes, KeySignature key, string? title, bool isLast) =>
         new(Meter.CommonTime, key, [new PlainVoice(1, notes)])
         {
-            Signs = title is null ? [] : [new PlainSign(Fraction.Zero, PlainSignKind.Words, title)],
+            Signs = title is null ? [] : [new PlainSign(Fraction.Zero, PlainSignKind.Heading, title)],
             EndsSection = isLast,
         };
 

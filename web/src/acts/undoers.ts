@@ -1,4 +1,5 @@
 import { api, take, type Schemas } from '../api/client'
+import { ofAuditions } from './auditionUndoers'
 
 type PassageBody = Schemas['PassageRequest']
 type PlayerBody = Schemas['PlayerEdit']
@@ -37,6 +38,18 @@ export interface Undoable {
   entriesAdded: { entries: number[] }
   entriesRemoved: { entries: number[] }
   entryEdited: { entry: number; before: Schemas['CalendarEntryView'] }
+  setMade: { set: number }
+  setRemoved: { set: number }
+  setEdited: { set: number; before: Schemas['SetEdit'] }
+  pieceAdded: { piece: number }
+  auditionPiece: { set: number; entry: number; before: Schemas['EntryEdit'] }
+  auditionPieceIn: { set: number; entry: number }
+  auditionPieceOut: { set: number; entry: number }
+  candidates: { set: number; before: Schemas['CandidateAsk'][] }
+  answered: { set: number; matter: string; before: string | null }
+  mockHeld: { mock: number }
+  mockRemoved: { mock: number }
+  mockMarked: { mock: number; number: number; listener: number; before: Record<string, number>; note: string }
   joined: { players: number[]; sections: number[] }
   left: { players: number[]; sections: number[] }
   playerEdited: { player: number; before: PlayerBody }
@@ -175,6 +188,7 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
       }),
     )
   },
+  ...ofAuditions,
   joined: (u) => take(api.POST('/api/ensemble/leave', people(u))),
   left: (u) => take(api.POST('/api/ensemble/return', people(u))),
   playerEdited: async (u) => {

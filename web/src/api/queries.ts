@@ -16,6 +16,7 @@ export const keys = {
   season: ['season'] as const,
   calendar: ['calendar'] as const,
   tests: ['tests'] as const,
+  auditions: ['auditions'] as const,
   sheet: (passage: number) => ['passages', passage, 'sheet'] as const,
 }
 

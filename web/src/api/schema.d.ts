@@ -5979,27 +5979,33 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/scales/preview.musicxml": {
+    "/api/scales/list.musicxml": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
-        post: {
+        get: {
             parameters: {
-                query?: never;
+                query?: {
+                    instrument?: string;
+                    kinds?: string;
+                    tonics?: string;
+                    pitch?: string;
+                    octaves?: number;
+                    rhythm?: string;
+                    slurring?: string;
+                    signs?: string;
+                    fingerings?: string;
+                    positions?: string;
+                    level?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ScaleListRequest"];
-                };
-            };
+            requestBody?: never;
             responses: {
                 /** @description OK */
                 200: {
@@ -6019,6 +6025,8 @@ export interface paths {
                 };
             };
         };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { useRoute } from 'vue-router'
 import ActList from '../acts/ActList.vue'
 import { api } from '../api/client'
 import { useSession } from '../api/queries'
 import PasswordDialog from './PasswordDialog.vue'
 
 const session = useSession()
+const route = useRoute()
+/** Pages of one thing lie under its list: a set and a mock audition under Auditions. */
+const isWithin = (to: string) => to === '/auditions' && /^\/(audition|mock)\//.test(route.path)
 const changing = ref(false)
 const places = [
   { to: '/', text: 'Shelf' },
   { to: '/ensemble', text: 'Ensemble' },
   { to: '/season', text: 'Season' },
+  { to: '/auditions', text: 'Auditions' },
   { to: '/house-rules', text: 'House rules' },
   { to: '/records', text: 'Records' },
   { to: '/charts', text: 'Charts' },
@@ -26,7 +31,9 @@ async function leave() {
   <header class="nav">
     <RouterLink to="/" class="word"><img src="/icon.svg" alt="" width="24" height="24" /> Mellow Stand</RouterLink>
     <nav aria-label="Places">
-      <RouterLink v-for="p in places" :key="p.to" :to="p.to">{{ p.text }}</RouterLink>
+      <RouterLink v-for="p in places" :key="p.to" :to="p.to" :class="{ within: isWithin(p.to) }">{{
+        p.text
+      }}</RouterLink>
     </nav>
     <ActList class="done" />
     <span class="who quiet">{{ session.data.value?.name }}</span>
@@ -67,7 +74,9 @@ nav a {
 }
 nav a.router-link-exact-active,
 nav a.router-link-active[href^='/charts'],
-nav a.router-link-active[href^='/season'] {
+nav a.router-link-active[href^='/season'],
+nav a.router-link-active[href^='/auditions'],
+nav a.within {
   background: var(--plum);
   color: #fff;
 }

@@ -15,7 +15,7 @@ public static class ScaleEndpoints
         var group = api.MapGroup("/scales").WithTags("Scales");
         group.MapGet("", Choices);
         group.MapGet("/keys", Keys);
-        group.MapPost("/preview.musicxml", Preview).Produces<string>(200, ExportEndpoints.MusicXml);
+        group.MapGet("/list.musicxml", List).Produces<string>(200, ExportEndpoints.MusicXml);
         group.MapPost("", Keep);
     }
 
@@ -49,7 +49,38 @@ public static class ScaleEndpoints
             )
         );
 
-    private static FileContentHttpResult Preview(ScaleListRequest request, ScaleDesk desk) => File(desk.Write(request));
+    // Kinds and tonics with commas between them: every kind on every tonic, to look at before it is kept.
+    private static FileContentHttpResult List(
+        ScaleDesk desk,
+        string? instrument = null,
+        string? kinds = null,
+        string? tonics = null,
+        string? pitch = null,
+        int? octaves = null,
+        string? rhythm = null,
+        string? slurring = null,
+        string? signs = null,
+        string? fingerings = null,
+        string? positions = null,
+        string? level = null
+    ) =>
+        File(
+            desk.Write(
+                new ScaleListRequest(
+                    instrument,
+                    [.. Words(kinds).SelectMany(k => Words(tonics).Select(t => new ScaleAsk(k, t, octaves)))],
+                    pitch,
+                    rhythm,
+                    slurring,
+                    signs,
+                    fingerings,
+                    positions,
+                    level
+                )
+            )
+        );
+
+    private static string[] Words(string? list) => (list ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries);
 
     private static Ok<ScaleChoicesView> Choices(ScaleDesk desk) =>
         TypedResults.Ok(

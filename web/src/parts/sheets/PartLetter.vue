@@ -7,10 +7,12 @@ import { queries } from '../../api/queryClient'
 import { daysWords, longDate } from '../../common/dates'
 import RewordDialog from '../../stations/study/RewordDialog.vue'
 import { useFindingActs } from '../../stations/study/useFindingActs'
+import { useDrawn } from '../print/useDrawn'
 import ReviewBar from './ReviewBar.vue'
 import ReviewLine from './ReviewLine.vue'
 
 /** One page a part: what a player should know before the first note, as the director left it. */
+useDrawn()
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
 const partId = computed(() => String(route.params.part))

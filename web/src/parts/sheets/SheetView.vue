@@ -10,9 +10,11 @@ import { useFindingActs } from '../../stations/study/useFindingActs'
 import SheetBar from './SheetBar.vue'
 import { usePaper } from '../print/usePaper'
 import ReviewBar from './ReviewBar.vue'
+import { useDrawn } from '../print/useDrawn'
 import SheetPage from './SheetPage.vue'
 
 /** The sheets of a passage, one a part. */
+useDrawn()
 const route = useRoute()
 const { paper } = usePaper()
 const id = computed(() => Number(route.params.passage))

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { doAct } from '../../acts/useAct'
 import { api, take, type ShelfPiece } from '../../api/client'
 import { keys, useShelf } from '../../api/queries'
+import { useSets } from '../../auditions/queries'
 import { queries } from '../../api/queryClient'
 import JobsBar from '../../shell/JobsBar.vue'
 import ImportBox from './ImportBox.vue'
@@ -11,6 +12,7 @@ import PieceDialog from './PieceDialog.vue'
 import ShelfTable from './ShelfTable.vue'
 
 const shelf = useShelf()
+const auditions = useSets()
 const editing = ref<ShelfPiece | null>(null)
 
 const pieces = computed(() => shelf.data.value?.filter((p) => p.kind === 'piece') ?? [])
@@ -20,6 +22,8 @@ const sets = computed(() => {
     if (p.kind === 'etude') out.set(p.etudeSet ?? 'Etudes', [...(out.get(p.etudeSet ?? 'Etudes') ?? []), p])
   return out
 })
+
+const setNamed = (name: string) => auditions.data.value?.find((a) => a.name === name)
 
 const refresh = () => queries.invalidateQueries({ queryKey: keys.shelf })
 
@@ -49,7 +53,12 @@ const remove = (p: ShelfPiece) =>
       <ShelfTable :pieces="pieces" @remove="remove" @edit="editing = $event" />
     </section>
     <section v-for="[name, etudes] in sets" :key="name" :aria-label="name">
-      <h2>{{ name }}</h2>
+      <div class="row">
+        <h2>{{ name }}</h2>
+        <RouterLink v-if="setNamed(name)" :to="{ name: 'audition', params: { set: setNamed(name)!.id } }"
+          >The set on one page</RouterLink
+        >
+      </div>
       <ShelfTable :pieces="etudes" @remove="remove" @edit="editing = $event" />
     </section>
     <PieceDialog v-if="editing" :piece="editing" @close="editing = null" />

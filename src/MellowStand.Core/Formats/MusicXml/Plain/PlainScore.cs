@@ -71,6 +71,9 @@ public enum PlainSignKind
     /// <summary>Words.</summary>
     Words,
 
+    /// <summary>Words that head what follows, above the staff.</summary>
+    Heading,
+
     /// <summary>A crescendo begins.</summary>
     Crescendo,
 

@@ -7,7 +7,13 @@ namespace MellowStand.Core.Formats.MusicXml;
 /// <remarks>Source: MusicXML 4.0, element "direction".</remarks>
 internal static class PlainSigns
 {
-    public static XElement Of(PlainSign sign) => new("direction", new XElement("direction-type", Type(sign)));
+    public static XElement Of(PlainSign sign)
+    {
+        var direction = new XElement("direction", new XElement("direction-type", Type(sign)));
+        if (sign.Kind == PlainSignKind.Heading)
+            direction.Add(new XAttribute("placement", "above"));
+        return direction;
+    }
 
     public static XElement Metronome(MetronomeMark mark)
     {
@@ -32,6 +38,7 @@ internal static class PlainSigns
         {
             PlainSignKind.Dynamic => new XElement("dynamics", new XElement(sign.Text)),
             PlainSignKind.Words => new XElement("words", sign.Text),
+            PlainSignKind.Heading => new XElement("words", new XAttribute("font-weight", "bold"), sign.Text),
             PlainSignKind.Crescendo => Wedge("crescendo"),
             PlainSignKind.Diminuendo => Wedge("diminuendo"),
             _ => Wedge("stop"),
