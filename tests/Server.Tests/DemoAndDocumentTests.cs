@@ -21,7 +21,11 @@ public sealed partial class DemoAndDocumentTests
         var valley = (await client.Json("/api/auditions"))[0];
         Assert.Equal(
             (30, 15, 20),
-            (valley.GetProperty("pieces").GetInt32(), valley.GetProperty("instruments").GetInt32(), valley.GetProperty("candidates").GetInt32())
+            (
+                valley.GetProperty("pieces").GetInt32(),
+                valley.GetProperty("instruments").GetInt32(),
+                valley.GetProperty("candidates").GetInt32()
+            )
         );
         var mock = (await client.Json($"/api/auditions/{valley.GetProperty("id").GetInt64()}/mocks"))[0].GetProperty("id").GetInt64();
         Assert.Equal(10, (await client.Json($"/api/mocks/{mock}/results")).GetProperty("waiting").GetArrayLength());

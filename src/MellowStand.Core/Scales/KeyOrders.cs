@@ -10,7 +10,8 @@ namespace MellowStand.Core.Scales;
 public sealed record OrderedKey(ScaleTonic Concert, ScaleTonic Written, string Signs);
 
 /// <summary>In which order keys are usually learnt: flats for band, sharps for strings.</summary>
-/// <remarks>A proposal only. Band begins on concert B♭ and goes on in flats, since most of its instruments are built in flats; strings begin
+/// <remarks>A proposal only. Band begins on concert B♭ and goes on in flats, since most of its instruments are built in flats; strings
+/// begin
 /// on D, whose open strings ring, and go on in sharps; others go round the circle from C. Common practice, no published source.</remarks>
 public static class KeyOrders
 {

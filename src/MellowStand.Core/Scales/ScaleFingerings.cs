@@ -21,29 +21,40 @@ public static class ScaleFingerings
     public static TechniquePlan? Plan(XDocument plain, Instrument instrument, House house, Hands? hands)
     {
         var score = ScoreReader.Read(Encoding.UTF8.GetBytes(plain.ToString()));
-        return TechniqueDesk.Solve(
-            score,
-            score.Parts[0],
-            0,
-            score.Measures.Count - 1,
-            house,
-            instrument,
-            _ => QuarterBpm,
-            hands
-        );
+        return TechniqueDesk.Solve(score, score.Parts[0], 0, score.Measures.Count - 1, house, instrument, _ => QuarterBpm, hands);
     }
 
-    /// <summary>Signs by the number of the struck note.</summary>
+    /// <summary>Signs by the number of the struck note; on strings the position too, where it changes.</summary>
     internal static IReadOnlyDictionary<int, IReadOnlyList<Mark>> Of(
         XDocument plain,
         Instrument instrument,
         House house,
         Hands? hands,
         bool areAll
-    ) =>
-        Plan(plain, instrument, house, hands)
-            ?.Solution.Choices.Where(c => c.Way.Code != "only" && (areAll || c.Marked))
-            .ToDictionary(c => c.Place, c => PlayerSigns.Marks(c.Way.Code, instrument.Family)) ?? [];
+    )
+    {
+        if (Plan(plain, instrument, house, hands) is not { } plan)
+            return new Dictionary<int, IReadOnlyList<Mark>>();
+        var positions = instrument.Family == Family.Strings ? StringPositions.Changes(plan.Solution.Choices) : [];
+        return plan
+            .Solution.Choices.Select(c => (c.Place, Marks: Marks(c, instrument, areAll, positions.GetValueOrDefault(c.Place))))
+            .Where(c => c.Marks.Count > 0)
+            .ToDictionary(c => c.Place, c => c.Marks);
+    }
+
+    private static IReadOnlyList<Mark> Marks(Choice choice, Instrument instrument, bool areAll, string? position)
+    {
+        if (choice.Way.Code == "only")
+            return [];
+        // What is chosen on purpose is fixed, the string too, so that whoever reads it plays the same.
+        if (choice.Marked || position is not null)
+        {
+            var fixing = PlayerSigns.FixingMarks(choice.Way.Code, instrument);
+            return position is null ? fixing : [.. fixing, new Mark("other-technical", position)];
+        }
+
+        return areAll ? PlayerSigns.Marks(choice.Way.Code, instrument.Family) : [];
+    }
 
     /// <summary>The part with the signs at its notes; a note that is held over a bar line is one note.</summary>
     internal static PlainPart Write(PlainPart part, IReadOnlyDictionary<int, IReadOnlyList<Mark>> signs)

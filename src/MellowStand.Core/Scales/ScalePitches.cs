@@ -30,8 +30,7 @@ public static class ScalePitches
     private static IReadOnlyList<Pitch> Chromatic(Pitch start, Pitch top)
     {
         var span = top.Midi - start.Midi;
-        Pitch Spelled(int over, int sign) =>
-            over % 12 == 0 ? start.Transpose(7 * (over / 12), over) : Plain(start.Midi + over, sign);
+        Pitch Spelled(int over, int sign) => over % 12 == 0 ? start.Transpose(7 * (over / 12), over) : Plain(start.Midi + over, sign);
         return
         [
             .. Enumerable.Range(0, span).Select(i => Spelled(i, 1)),
@@ -40,14 +39,18 @@ public static class ScalePitches
         ];
     }
 
+    /// <summary>The pitch of a key number, with a sharp where it has a sign.</summary>
+    /// <param name="midi">MIDI key number.</param>
+    public static Pitch Key(int midi) => Plain(midi, 1);
+
     // A key number with one sign at most, sharp (1) or flat (-1).
     private static Pitch Plain(int midi, int sign)
     {
         var octave = (midi / 12) - 1;
         foreach (var alter in new[] { 0, sign })
-            foreach (var step in Enum.GetValues<Step>())
-                if (new Pitch(step, alter, octave) is var pitch && pitch.Midi == midi)
-                    return pitch;
+        foreach (var step in Enum.GetValues<Step>())
+            if (new Pitch(step, alter, octave) is var pitch && pitch.Midi == midi)
+                return pitch;
         throw new InvalidOperationException("Every key has a name with one sign.");
     }
 }

@@ -12,12 +12,7 @@ public static class ScaleRhythms
 {
     /// <summary>Every rhythm, the slowest first.</summary>
     public static IReadOnlyList<ScaleRhythm> All { get; } =
-    [
-        new("quarters", new Fraction(1)),
-        new("eighths", new(1, 2)),
-        new("triplets", new(1, 3)),
-        new("sixteenths", new(1, 4)),
-    ];
+    [new("quarters", new Fraction(1)), new("eighths", new(1, 2)), new("triplets", new(1, 3)), new("sixteenths", new(1, 4))];
 
     /// <summary>The rhythm with the name, or null.</summary>
     public static ScaleRhythm? Find(string? name) => All.FirstOrDefault(r => r.Name == name);

@@ -7,6 +7,9 @@ namespace MellowStand.Core.Scales;
 /// <param name="Start">The lowest tonic, written.</param>
 /// <param name="Octaves">Octaves, from 1.</param>
 /// <param name="Most">Octaves that the instrument has on this tonic.</param>
+/// <remarks>A scale begins on the lowest tonic of the range, on instruments of more than four octaves near middle C when fewer are asked
+/// for:
+/// common practice, no published source.</remarks>
 public sealed record ScaleSpan(Pitch Start, int Octaves, int Most)
 {
     // Beyond this the low end is no place to begin: a piano, a harp.
@@ -17,8 +20,6 @@ public sealed record ScaleSpan(Pitch Start, int Octaves, int Most)
     /// <param name="tonic">The written tonic.</param>
     /// <param name="range">The written range.</param>
     /// <param name="asked">Octaves asked for, or null for all.</param>
-    /// <remarks>A scale begins on the lowest tonic of the range, on instruments of more than four octaves near middle C when fewer are
-    /// asked for: common practice, no published source.</remarks>
     public static ScaleSpan? Of(ScaleTonic tonic, WrittenRange range, int? asked)
     {
         var low = Enumerable.Range(-1, 12).Select(tonic.In).First(p => p.Midi >= range.Low.Midi);
@@ -27,9 +28,7 @@ public sealed record ScaleSpan(Pitch Start, int Octaves, int Most)
             return null;
         var octaves = Math.Clamp(asked ?? most, 1, most);
         var isWide = range.High.Midi - range.Low.Midi > WideRange;
-        var up = isWide
-            ? Enumerable.Range(0, most - octaves + 1).MinBy(o => Math.Abs(low.Midi + (12 * o) + (6 * octaves) - MiddleC))
-            : 0;
+        var up = isWide ? Enumerable.Range(0, most - octaves + 1).MinBy(o => Math.Abs(low.Midi + (12 * o) + (6 * octaves) - MiddleC)) : 0;
         return new ScaleSpan(low.Transpose(7 * up, 12 * up), octaves, most);
     }
 }

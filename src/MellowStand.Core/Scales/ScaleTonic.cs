@@ -14,12 +14,16 @@ public readonly record struct ScaleTonic(Step Step, int Alter)
     public string Name => Step + Pitch.Sign(Alter);
 
     /// <summary>Letter and sign as an address has it, e.g. <c>Bb</c>.</summary>
-    public string Key => Step + (Alter switch
-    {
-        1 => "#",
-        -1 => "b",
-        _ => "",
-    });
+    public string Key =>
+        Step
+        + (
+            Alter switch
+            {
+                1 => "#",
+                -1 => "b",
+                _ => "",
+            }
+        );
 
     /// <summary>Sharps of its major key, or flats when negative; more than seven have no signature.</summary>
     public int MajorFifths => Places[(int)Step] + (7 * Alter);
@@ -33,7 +37,11 @@ public readonly record struct ScaleTonic(Step Step, int Alter)
     {
         tonic = default;
         var plain = (text ?? "").Trim().Replace('♭', 'b').Replace('♯', '#');
-        if (plain.Length is < 1 or > 2 || char.ToUpperInvariant(plain[0]) is < 'A' or > 'G' || !Pitch.TryParse(plain[..1].ToUpperInvariant() + plain[1..] + "4", out var pitch))
+        if (
+            plain.Length is < 1 or > 2
+            || char.ToUpperInvariant(plain[0]) is < 'A' or > 'G'
+            || !Pitch.TryParse(plain[..1].ToUpperInvariant() + plain[1..] + "4", out var pitch)
+        )
             return false;
         if (plain.Length == 2 && plain[1] is not ('b' or '#'))
             return false;
@@ -58,7 +66,8 @@ public readonly record struct ScaleTonic(Step Step, int Alter)
         };
 
     /// <summary>The spelling of the same sound whose key has the fewest signs; its own where two have as many.</summary>
-    /// <param name="kind">What is played on it: a chromatic scale goes by the major key, a diminished seventh by the minor key that it leads
+    /// <param name="kind">What is played on it: a chromatic scale goes by the major key, a diminished seventh by the minor key that it
+    /// leads
     /// to.</param>
     public ScaleTonic Simplest(ScaleKind kind)
     {

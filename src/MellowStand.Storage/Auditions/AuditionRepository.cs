@@ -63,11 +63,7 @@ public sealed class AuditionRepository(Database database)
     public bool Remove(long id, DateTimeOffset now) =>
         database.Act(c =>
         {
-            var there = c.Run(
-                "UPDATE audition_set SET deleted = $now WHERE id = $id AND deleted IS NULL",
-                ("id", id),
-                ("now", now.Iso())
-            );
+            var there = c.Run("UPDATE audition_set SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()));
             if (there > 0)
                 c.Run(
                     "UPDATE piece SET deleted = $now WHERE deleted IS NULL AND id IN "
@@ -168,7 +164,8 @@ public sealed class AuditionRepository(Database database)
 
     private static long AddRound(SqliteConnection c, long set, RoundRow round, int position) =>
         c.Insert(
-            "INSERT INTO audition_round (set_id, position, name, held, way, screened) VALUES ($set, $position, $name, $held, $way, $screened)",
+            "INSERT INTO audition_round (set_id, position, name, held, way, screened) VALUES "
+                + "($set, $position, $name, $held, $way, $screened)",
             [("set", set), ("position", position), .. Values(round)]
         );
 
@@ -215,7 +212,11 @@ public sealed class AuditionRepository(Database database)
         const string Which = "deleted IS NULL AND ($id IS NULL OR set_id = $id)";
         var rounds = c.Read(
                 $"SELECT set_id, id, name, held, way, screened FROM audition_round WHERE {Which} ORDER BY position",
-                r => (Set: r.GetInt64(0), Row: new RoundRow(r.GetInt64(1), r.GetString(2), r.Day(3)!.Value, r.GetString(4), r.GetBoolean(5))),
+                r =>
+                    (
+                        Set: r.GetInt64(0),
+                        Row: new RoundRow(r.GetInt64(1), r.GetString(2), r.Day(3)!.Value, r.GetString(4), r.GetBoolean(5))
+                    ),
                 only
             )
             .ToLookup(x => x.Set, x => x.Row);

@@ -41,7 +41,8 @@ public sealed record MockRow(
 /// <summary>Mock auditions and their marks.</summary>
 public sealed class MockRepository(Database database)
 {
-    private const string Columns = "SELECT m.id, m.round_id, m.title, m.held, m.seed, m.screened, m.trimmed, m.listeners, m.weights, "
+    private const string Columns =
+        "SELECT m.id, m.round_id, m.title, m.held, m.seed, m.screened, m.trimmed, m.listeners, m.weights, "
         + "m.version FROM mock_audition m JOIN audition_round r ON r.id = m.round_id JOIN audition_set s ON s.id = r.set_id "
         + "WHERE m.deleted IS NULL AND s.deleted IS NULL";
 

@@ -31,7 +31,9 @@ public class MatterTests
     {
         var layer = Layer("part \"Flute\"\nmeter:4/4 tempo:q=60 | " + string.Join(" | ", Enumerable.Repeat("C5h D5h", 12)));
         Assert.NotEmpty(Places(layer, "breaths"));
-        Assert.Empty(Places(Layer("part \"Violin\"\nmeter:4/4 tempo:q=60 | " + string.Join(" | ", Enumerable.Repeat("C5h D5h", 12))), "breaths"));
+        Assert.Empty(
+            Places(Layer("part \"Violin\"\nmeter:4/4 tempo:q=60 | " + string.Join(" | ", Enumerable.Repeat("C5h D5h", 12))), "breaths")
+        );
     }
 
     [Theory]
@@ -55,7 +57,8 @@ public class MatterTests
     public void Every_answer_of_every_matter_can_be_written()
     {
         const string All =
-            "part \"Flute\"\nmeter:4/4 tempo:q=50 | \"con vibrato\" C5q(.) D5q(.)[ E5q(.)] g:B4 F5q(tr) | C5q[[ D5q] E5q F5q] | C5w | C5w | C5w | C5w | C5w";
+            "part \"Flute\"\nmeter:4/4 tempo:q=50 | \"con vibrato\" C5q(.) D5q(.)[ E5q(.)] g:B4 F5q(tr) "
+            + "| C5q[[ D5q] E5q F5q] | C5w | C5w | C5w | C5w | C5w";
         var layer = Layer(All);
         foreach (var matter in MatterTable.All)
         {

@@ -71,7 +71,10 @@ public class PanelTests
     [Fact]
     public void A_candidate_whom_nobody_heard_has_no_place()
     {
-        var ranked = PanelRanking.Of(Weights, [(1, Panels.Of(Weights, Sheets("5 5 5"), PanelWay.Mean)), (2, Panels.Of(Weights, [], PanelWay.Mean))]);
+        var ranked = PanelRanking.Of(
+            Weights,
+            [(1, Panels.Of(Weights, Sheets("5 5 5"), PanelWay.Mean)), (2, Panels.Of(Weights, [], PanelWay.Mean))]
+        );
         Assert.Equal([1L], ranked.Select(r => r.Candidate));
     }
 
@@ -118,6 +121,8 @@ public class PanelTests
             .Where(s => s.Marks.Length > 0)
             .Select(s => new ListenerMarks(
                 s.Listener,
-                s.Marks.Zip(Weights, (m, w) => (w.Name, Mark: m)).Where(m => m.Mark != "-").ToDictionary(m => m.Name, m => int.Parse(m.Mark, null))
+                s.Marks.Zip(Weights, (m, w) => (w.Name, Mark: m))
+                    .Where(m => m.Mark != "-")
+                    .ToDictionary(m => m.Name, m => int.Parse(m.Mark, null))
             ));
 }

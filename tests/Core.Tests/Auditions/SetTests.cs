@@ -9,7 +9,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Tests.Auditions;
 
-/// <summary>What a dropped file is, and how another instrument takes it. Common practice, no published source; the music is made up.</summary>
+/// <summary>What a dropped file is, and how another instrument takes it. Common practice, no published source; the music is made
+/// up.</summary>
 public class SetTests
 {
     private const string Slow = "meter:3/4 tempo:q=60 | C5h D5q | E5h. | D5q C5q D5q | C5h.";
@@ -34,7 +35,9 @@ public class SetTests
     [Fact]
     public void Steps_up_and_down_are_scales()
     {
-        var music = "part \"Flute\"\nmeter:4/4 | C4q D4 E4 F4 | G4 A4 B4 C5 | B4 A4 G4 F4 | E4 D4 C4h | D4q E4 F4 G4 | A4 B4 C5 D5 | C5 B4 A4 G4 | F4 E4 D4h";
+        var music =
+            "part \"Flute\"\nmeter:4/4 | C4q D4 E4 F4 | G4 A4 B4 C5 | B4 A4 G4 F4 | E4 D4 C4h "
+            + "| D4q E4 F4 G4 | A4 B4 C5 D5 | C5 B4 A4 G4 | F4 E4 D4h";
         Assert.Equal("scales", EntryGuesses.Of("no7.xml", Study(music)).Kind);
     }
 
@@ -72,7 +75,14 @@ public class SetTests
     [InlineData("flute", "alto-sax", "key:Eb", 0, "E♭ to C")]
     [InlineData("clarinet-bb", "flute", "key:D", 0, "D to C")]
     [InlineData("flute", "alto-sax", "key:E", -5, "C♯ would have seven sharps, D♭ has five flats", true)]
-    public void The_same_sound_is_written_in_its_own_key(string lender, string borrower, string key, int fifths, string _, bool loose = false)
+    public void The_same_sound_is_written_in_its_own_key(
+        string lender,
+        string borrower,
+        string key,
+        int fifths,
+        string _,
+        bool loose = false
+    )
     {
         var text = Text(lender, $"{key} meter:4/4 | C5q E5q G5q C5q | F5h C#5h");
         var (from, to) = (Catalog.Find(lender)!, Catalog.Find(borrower)!);

@@ -55,13 +55,42 @@ public class ScaleSheetTests
     public void Every_note_of_every_scale_has_a_fingering(string id)
     {
         var instrument = Catalog.Find(id)!;
-        var scales = All(instrument, WrittenRanges.Of(instrument, "advanced")).ToList();
+        var scales = All(instrument, ScaleRange.Of(instrument, "extreme", House.Default)).ToList();
         var plain = ScaleSheet.Write("Scales", instrument, scales, Plain("eighths"), House.Default);
         var plan = ScaleFingerings.Plan(plain, instrument, House.Default, null)!;
         var missing = Enumerable.Range(0, plan.Excerpt.Steps.Count).Except(plan.Solution.Choices.Select(c => c.Place));
         Assert.Empty(missing.Select(i => plan.Excerpt.Steps[i].Written.ToString()).Distinct());
-        var written = ScaleSheet.Write("Scales", instrument, scales, Plain("eighths") with { Fingerings = ScaleFingering.All }, House.Default);
+        var written = ScaleSheet.Write(
+            "Scales",
+            instrument,
+            scales,
+            Plain("eighths") with
+            {
+                Fingerings = ScaleFingering.All,
+            },
+            House.Default
+        );
         Assert.Empty(MusicXmlSchema.Problems(written));
+    }
+
+    [Theory]
+    [InlineData("contrabass", "extreme", "E2 G4", "four strings have no low C")]
+    [InlineData("contrabass", "comfortable", "E2 A3", "")]
+    [InlineData("flute", "comfortable", "C4 B♭6", "as the level says")]
+    [InlineData("trombone", "extreme", "E2 D5", "pedal notes lie below a gap")]
+    [InlineData("piano", "extreme", "A0 C8", "no chart, no limit but the level's")]
+    public void What_nobody_has_in_hand_is_not_asked(string id, string level, string range, string _)
+    {
+        var own = ScaleRange.Of(Catalog.Find(id)!, level, House.Default);
+        Assert.Equal(range, $"{own.Low} {own.High}");
+    }
+
+    [Fact]
+    public void A_low_range_that_hands_have_is_asked()
+    {
+        var bass = Catalog.Find("contrabass")!;
+        var hands = new Hands(new HashSet<string> { "fifth-string" }, []);
+        Assert.True(ScaleRange.Of(bass, "extreme", House.Default, hands).Low.Midi < ScaleRange.Of(bass, "extreme", House.Default).Low.Midi);
     }
 
     [Theory]
@@ -138,6 +167,23 @@ public class ScaleSheetTests
     }
 
     [Theory]
+    [InlineData("small-steps", true, "half positions are told")]
+    [InlineData("six", false, "six larger ones have no halves")]
+    public void A_shift_of_the_hand_is_written_and_read_back(string positions, bool hasHalves, string _)
+    {
+        var instrument = Catalog.Find("contrabass")!;
+        var house = House.Default.With("bass-positions", positions);
+        var placed = ScaleSheet.Place(Wish("major", "G"), instrument, ScaleRange.Of(instrument, "extreme", house))!;
+        var written = ScaleSheet.Write("G", instrument, [placed], ScaleStyle.Usual, house);
+        var numerals = Read(written).Parts[0].Notes.SelectMany(n => n.Marks).Where(m => m.Name == "other-technical").Select(m => m.Value!);
+        Assert.Equal(hasHalves, numerals.Any(n => n.Contains('½', StringComparison.Ordinal)));
+        Assert.Equal("I", numerals.Last());
+        var plain = ScaleSheet.Write("G", instrument, [placed], Plain("quarters"), house);
+        Assert.Equal(Codes(plain), Codes(written));
+        IEnumerable<string> Codes(XDocument d) => ScaleFingerings.Plan(d, instrument, house, null)!.Solution.Choices.Select(c => c.Way.Code);
+    }
+
+    [Theory]
     [InlineData("flute", "F", null, "F4", 2)]
     [InlineData("flute", "F", 1, "F4", 1)]
     [InlineData("trumpet-bb", "G", 3, "G3", 2)]
@@ -186,8 +232,14 @@ public class ScaleSheetTests
         return ScaleSheet.Write(placed.Title, own, [placed], style, House.Default);
     }
 
+    private static ScaleWish Wish(string kind, string tonic) => new(ScaleKinds.Find(kind)!, Tonic(tonic));
+
     private static ScaleStyle Plain(string rhythm) =>
-        ScaleStyle.Usual with { Rhythm = ScaleRhythms.Find(rhythm)!, Fingerings = ScaleFingering.None };
+        ScaleStyle.Usual with
+        {
+            Rhythm = ScaleRhythms.Find(rhythm)!,
+            Fingerings = ScaleFingering.None,
+        };
 
     private static Score Read(XDocument document) => ScoreReader.Read(Encoding.UTF8.GetBytes(document.ToString()));
 

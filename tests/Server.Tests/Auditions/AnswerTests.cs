@@ -70,7 +70,11 @@ public sealed class AnswerTests(OneSchool school) : IClassFixture<OneSchool>
         await _client.Ok(HttpMethod.Post, url + "/trill-start", new { answer = "upper" });
         var piece = set.EntryOf("flute").GetProperty("piece").GetInt64();
         using var file = Asking.File(
-            AuditionAsking.Etude("Flute", "", AuditionAsking.Slow.Replace("| C5h. | E5h D5q", "| C5h. | E5h F5q", StringComparison.Ordinal)),
+            AuditionAsking.Etude(
+                "Flute",
+                "",
+                AuditionAsking.Slow.Replace("| C5h. | E5h D5q", "| C5h. | E5h F5q", StringComparison.Ordinal)
+            ),
             "errata.xml"
         );
         var kept = await _client.PostAsync(
@@ -92,7 +96,10 @@ public sealed class AnswerTests(OneSchool school) : IClassFixture<OneSchool>
     {
         var set = await _client.MakeSet("Refused");
         await _client.Refused(HttpMethod.Post, $"/api/auditions/{set.Id()}/matters/{matter}", status, new { answer });
-        Assert.All((await _client.Json($"/api/auditions/{set.Id()}/matters")).EnumerateArray(), m => Assert.True(m.GetProperty("open").GetInt32() > 0));
+        Assert.All(
+            (await _client.Json($"/api/auditions/{set.Id()}/matters")).EnumerateArray(),
+            m => Assert.True(m.GetProperty("open").GetInt32() > 0)
+        );
     }
 
     private async Task<JsonElement> Matter(string url, string name) =>

@@ -7,7 +7,8 @@ namespace MellowStand.Server.Tests.Auditions;
 /// <summary>Short ways to ask of audition sets; all music, names and dates are made up.</summary>
 internal static class AuditionAsking
 {
-    public const string Slow = "meter:3/4 tempo:q=60-72 | C5h(tr) D5q | E5h. | D5q(.) C5q(.) D5q(.) | C5h. | E5h D5q | C5h. | D5q C5q D5q | C5h.";
+    public const string Slow =
+        "meter:3/4 tempo:q=60-72 | C5h(tr) D5q | E5h. | D5q(.) C5q(.) D5q(.) | C5h. | E5h D5q | C5h. | D5q C5q D5q | C5h.";
 
     private static readonly CancellationToken Cancel = TestContext.Current.CancellationToken;
 
@@ -45,13 +46,33 @@ internal static class AuditionAsking
                                 way = "one-take",
                                 screened = true,
                             },
-                            new { name = "Second round", held = Day(60), way = "live" },
+                            new
+                            {
+                                name = "Second round",
+                                held = Day(60),
+                                way = "live",
+                            },
                         },
                         entries = new object[]
                         {
-                            new { file = "lyrical clarinet.xml", instrument = "clarinet-bb", kind = "lyrical" },
-                            new { file = "lyrical flute.xml", instrument = "flute", kind = "lyrical" },
-                            new { file = "technical tuba.xml", instrument = "tuba", kind = "technical" },
+                            new
+                            {
+                                file = "lyrical clarinet.xml",
+                                instrument = "clarinet-bb",
+                                kind = "lyrical",
+                            },
+                            new
+                            {
+                                file = "lyrical flute.xml",
+                                instrument = "flute",
+                                kind = "lyrical",
+                            },
+                            new
+                            {
+                                file = "technical tuba.xml",
+                                instrument = "tuba",
+                                kind = "technical",
+                            },
                         },
                     }
                 )
@@ -82,7 +103,13 @@ internal static class AuditionAsking
         return response.StatusCode == HttpStatusCode.NoContent ? default : await response.Content.ReadFromJsonAsync<JsonElement>(Cancel);
     }
 
-    public static async Task<string> Refused(this HttpClient client, HttpMethod method, string url, HttpStatusCode status, object? body = null)
+    public static async Task<string> Refused(
+        this HttpClient client,
+        HttpMethod method,
+        string url,
+        HttpStatusCode status,
+        object? body = null
+    )
     {
         var response = await client.Send(method, url, body);
         Assert.Equal(status, response.StatusCode);

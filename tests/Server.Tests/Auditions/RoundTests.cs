@@ -19,7 +19,10 @@ public sealed class RoundTests(OneSchool school) : IClassFixture<OneSchool>
         Assert.True(made.Count >= 2);
         var passages = (await _client.Json("/api/passages")).EnumerateArray().Where(p => made.Contains(p.Id())).ToList();
         Assert.All(passages, p => Assert.True(string.CompareOrdinal(p.Text("due"), AuditionAsking.Day(30)) <= 0));
-        Assert.DoesNotContain(passages, p => p.GetProperty("piece").GetInt64() == set.EntryOf("clarinet-bb").GetProperty("piece").GetInt64());
+        Assert.DoesNotContain(
+            passages,
+            p => p.GetProperty("piece").GetInt64() == set.EntryOf("clarinet-bb").GetProperty("piece").GetInt64()
+        );
         // The whole is asked again in the second round: what is learnt counts.
         var second = await _client.Ok(HttpMethod.Post, $"{url}/rounds/{rounds[1]}/handout");
         Assert.True(second.GetProperty("linked").GetInt32() >= 2);
@@ -68,7 +71,20 @@ public sealed class RoundTests(OneSchool school) : IClassFixture<OneSchool>
         await _client.Ok(
             HttpMethod.Put,
             url,
-            new { name = "Nobody", rounds = new[] { new { id = round.Id(), name = "Past", held = AuditionAsking.Day(-2) } }, version = 0 }
+            new
+            {
+                name = "Nobody",
+                rounds = new[]
+                {
+                    new
+                    {
+                        id = round.Id(),
+                        name = "Past",
+                        held = AuditionAsking.Day(-2),
+                    },
+                },
+                version = 0,
+            }
         );
         var sentence = await _client.Refused(HttpMethod.Post, $"{url}/rounds/{round.Id()}/handout", HttpStatusCode.Conflict);
         Assert.Contains("is past", sentence, StringComparison.Ordinal);
@@ -129,7 +145,12 @@ public sealed class RoundTests(OneSchool school) : IClassFixture<OneSchool>
         await _client.Refused(HttpMethod.Put, url + "/marks/1/1", HttpStatusCode.PreconditionRequired, new { marks = new { notes = 2 } });
         await _client.Refused(HttpMethod.Put, url + "/marks/9/1", HttpStatusCode.NotFound, body);
         await _client.Refused(HttpMethod.Put, url + "/marks/1/9", HttpStatusCode.NotFound, body);
-        await _client.Refused(HttpMethod.Put, url + "/marks/2/1", HttpStatusCode.BadRequest, new { marks = new { notes = 6 }, version = 0 });
+        await _client.Refused(
+            HttpMethod.Put,
+            url + "/marks/2/1",
+            HttpStatusCode.BadRequest,
+            new { marks = new { notes = 6 }, version = 0 }
+        );
         await _client.Refused(HttpMethod.Put, url + "/marks/2/1", HttpStatusCode.BadRequest, new { marks = new { hats = 2 }, version = 0 });
         await _client.Ok(HttpMethod.Delete, url);
         await _client.Refused(HttpMethod.Get, url, HttpStatusCode.NotFound);
@@ -146,8 +167,28 @@ public sealed class RoundTests(OneSchool school) : IClassFixture<OneSchool>
         set = await _client.Candidates(set, ("flute", 1));
         var round = set.List("rounds")[0].Id();
         await _client.Refused(HttpMethod.Post, url, HttpStatusCode.BadRequest, new { round, listeners = Array.Empty<string>() });
-        await _client.Refused(HttpMethod.Post, url, HttpStatusCode.BadRequest, new { round, trimmed = true, listeners = new[] { "A", "B" } });
-        await _client.Refused(HttpMethod.Post, url, HttpStatusCode.NotFound, new { round, listeners = new[] { "A" }, candidates = new[] { 99999 } });
+        await _client.Refused(
+            HttpMethod.Post,
+            url,
+            HttpStatusCode.BadRequest,
+            new
+            {
+                round,
+                trimmed = true,
+                listeners = new[] { "A", "B" },
+            }
+        );
+        await _client.Refused(
+            HttpMethod.Post,
+            url,
+            HttpStatusCode.NotFound,
+            new
+            {
+                round,
+                listeners = new[] { "A" },
+                candidates = new[] { 99999 },
+            }
+        );
         await _client.Refused(HttpMethod.Post, url, HttpStatusCode.NotFound, new { round = 99999, listeners = new[] { "A" } });
     }
 

@@ -50,9 +50,18 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
     [InlineData("""{"name":"X","rounds":[],"entries":[]}""", "1 to 8 rounds")]
     [InlineData("""{"name":"X","rounds":[null],"entries":[]}""", "its day")]
     [InlineData("""{"name":"X","rounds":[{"held":"2031-03-03","way":"flown"}],"entries":[]}""", "A round is")]
-    [InlineData("""{"name":"X","rounds":[{"held":"2031-03-03"}],"entries":[{"file":"b.xml","instrument":"flute","kind":"lyrical"}]}""", "b.xml")]
-    [InlineData("""{"name":"X","rounds":[{"held":"2031-03-03"}],"entries":[{"file":"a.xml","instrument":"kazoo","kind":"lyrical"}]}""", "kazoo")]
-    [InlineData("""{"name":"X","rounds":[{"held":"2031-03-03"}],"entries":[{"file":"a.xml","instrument":"flute","kind":"loud"}]}""", "The kind is")]
+    [InlineData(
+        """{"name":"X","rounds":[{"held":"2031-03-03"}],"entries":[{"file":"b.xml","instrument":"flute","kind":"lyrical"}]}""",
+        "b.xml"
+    )]
+    [InlineData(
+        """{"name":"X","rounds":[{"held":"2031-03-03"}],"entries":[{"file":"a.xml","instrument":"kazoo","kind":"lyrical"}]}""",
+        "kazoo"
+    )]
+    [InlineData(
+        """{"name":"X","rounds":[{"held":"2031-03-03"}],"entries":[{"file":"a.xml","instrument":"flute","kind":"loud"}]}""",
+        "The kind is"
+    )]
     [InlineData("[1", "is no set")]
     [InlineData("null", "is no set")]
     public async Task A_set_that_makes_no_sense_is_refused_and_nothing_is_kept(string json, string word)
@@ -98,7 +107,15 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
                 slowest = 50,
                 quickest = 66,
                 errata = "Measure 3 is tongued.",
-                asked = new[] { new { round, from, to } },
+                asked = new[]
+                {
+                    new
+                    {
+                        round,
+                        from,
+                        to,
+                    },
+                },
                 version,
             };
         var now = await _client.Ok(HttpMethod.Put, url, Edit("2", "4", 0));
@@ -163,11 +180,23 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
         var set = await _client.MakeSet("Rounds");
         var url = $"/api/auditions/{set.Id()}";
         var first = set.List("rounds")[0];
-        object Round(long? id, string name) => new { id, name, held = AuditionAsking.Day(40), way = "live" };
+        object Round(long? id, string name) =>
+            new
+            {
+                id,
+                name,
+                held = AuditionAsking.Day(40),
+                way = "live",
+            };
         var now = await _client.Ok(
             HttpMethod.Put,
             url,
-            new { name = "Rounds", rounds = new[] { Round(first.Id(), "Region"), Round(null, "State") }, version = 0 }
+            new
+            {
+                name = "Rounds",
+                rounds = new[] { Round(first.Id(), "Region"), Round(null, "State") },
+                version = 0,
+            }
         );
         Assert.Equal(["Region", "State"], now.List("rounds").Select(r => r.Text("name")));
         // The second round is gone, and nothing is asked for it any more; the new one asks nothing yet.
@@ -176,13 +205,23 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
             HttpMethod.Put,
             url,
             HttpStatusCode.Conflict,
-            new { name = "Late", rounds = new[] { Round(first.Id(), "Region") }, version = 0 }
+            new
+            {
+                name = "Late",
+                rounds = new[] { Round(first.Id(), "Region") },
+                version = 0,
+            }
         );
         await _client.Refused(
             HttpMethod.Put,
             url,
             HttpStatusCode.NotFound,
-            new { name = "Other", rounds = new[] { Round(987654, "Region") }, version = 1 }
+            new
+            {
+                name = "Other",
+                rounds = new[] { Round(987654, "Region") },
+                version = 1,
+            }
         );
     }
 
@@ -195,7 +234,12 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
             "/api/scales",
             new { instrument = "flute", scales = new[] { new { kind = "major", tonic = "Bb" }, new { kind = "chromatic", tonic = "F" } } }
         );
-        var body = new { piece = scales.Id(), instrument = "flute", kind = "scales" };
+        var body = new
+        {
+            piece = scales.Id(),
+            instrument = "flute",
+            kind = "scales",
+        };
         var now = await _client.Ok(HttpMethod.Post, $"/api/auditions/{set.Id()}/entries", body);
         Assert.Equal(["lyrical", "scales"], now.List("entries").Where(e => e.Text("instrument") == "flute").Select(e => e.Text("kind")));
         await _client.Refused(HttpMethod.Post, $"/api/auditions/{set.Id()}/entries", HttpStatusCode.Conflict, body);

@@ -42,7 +42,12 @@ internal static class MatterPlaces
     public static IEnumerable<MatterPlace> Graces(Layer layer, Part part)
     {
         var graces = part.Notes.Where(n => n.IsGrace && n.Sounds && !n.IsCue).GroupBy(n => (n.MeasureIndex, n.Onset));
-        return graces.Select(g => new MatterPlace(part.Id, g.Key.MeasureIndex, [g.First().Id], g.Count() == 1 ? "a grace" : $"{g.Count()} graces"));
+        return graces.Select(g => new MatterPlace(
+            part.Id,
+            g.Key.MeasureIndex,
+            [g.First().Id],
+            g.Count() == 1 ? "a grace" : $"{g.Count()} graces"
+        ));
     }
 
     /// <summary>Places to breathe that Study proposes and nobody has marked.</summary>

@@ -74,7 +74,12 @@ public static class MatterTable
             "breaths",
             "Breath marks are missing: write them in?",
             [
-                new("proposed", "at the places that fit a breath", "Breaths are written in where they fit a breath: keep to them.", Proposed),
+                new(
+                    "proposed",
+                    "at the places that fit a breath",
+                    "Breaths are written in where they fit a breath: keep to them.",
+                    Proposed
+                ),
                 Say("own", "each player marks their own", "Choose where to breathe, mark it, and breathe there every time."),
             ],
             MatterPlaces.Breaths
@@ -85,7 +90,11 @@ public static class MatterTable
             [
                 new("longer", "the longer", "Of two slurs over the same notes the longer counts.", p => Without(p, p.Inner)),
                 new("shorter", "the shorter", "Of two slurs over the same notes the shorter counts.", p => Without(p, p.Notes)),
-                Say(AsItStands, "as this edition has it", "Both slurs stand: the longer is the phrase, the shorter is the bow or the tongue."),
+                Say(
+                    AsItStands,
+                    "as this edition has it",
+                    "Both slurs stand: the longer is the phrase, the shorter is the bow or the tongue."
+                ),
             ],
             MatterPlaces.TwoSlurs
         ),

@@ -39,8 +39,7 @@ public static class DrawnOrder
     {
         var limit = ulong.MaxValue - (ulong.MaxValue % bound);
         ulong drawn;
-        do
-            drawn = Next(ref state);
+        do drawn = Next(ref state);
         while (drawn >= limit);
         return drawn % bound;
     }

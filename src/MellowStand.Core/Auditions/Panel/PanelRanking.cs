@@ -32,10 +32,9 @@ public static class PanelRanking
         var ranked = new List<RankedCandidate>();
         for (var i = 0; i < order.Count; i++)
         {
-            var shares = i > 0 && IsTied(order[i - 1].Score, order[i].Score) && Breaker(order[i - 1].Score, order[i].Score, breakers) is null;
-            ranked.Add(
-                new RankedCandidate(order[i].Candidate, shares ? ranked[^1].Place : i + 1, order[i].Score, Tie(order, i, breakers))
-            );
+            var shares =
+                i > 0 && IsTied(order[i - 1].Score, order[i].Score) && Breaker(order[i - 1].Score, order[i].Score, breakers) is null;
+            ranked.Add(new RankedCandidate(order[i].Candidate, shares ? ranked[^1].Place : i + 1, order[i].Score, Tie(order, i, breakers)));
         }
 
         return ranked;

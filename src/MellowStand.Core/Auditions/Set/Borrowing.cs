@@ -77,7 +77,9 @@ public static class Borrowing
         [
             .. part
                 .Notes.Where(n => n.Sounds && !n.IsTieContinuation)
-                .SelectMany(n => n.Heads.Where(h => h.Written is not null).Select(h => (n.MeasureIndex, Pitch: move.Sound(h.Written!.Value))))
+                .SelectMany(n =>
+                    n.Heads.Where(h => h.Written is not null).Select(h => (n.MeasureIndex, Pitch: move.Sound(h.Written!.Value)))
+                )
                 .Where(n => !range.Holds(n.Pitch))
                 .Select(n => new NoteBeyond(n.MeasureIndex, n.Pitch)),
         ];

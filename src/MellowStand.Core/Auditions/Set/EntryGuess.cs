@@ -82,7 +82,10 @@ public static partial class EntryGuesses
 
     private static bool AreScales(Part part)
     {
-        var pitches = part.Notes.Where(n => n.Sounds && !n.IsTieContinuation && n.Top is not null).Select(n => n.Top!.Value.Diatonic).ToList();
+        var pitches = part
+            .Notes.Where(n => n.Sounds && !n.IsTieContinuation && n.Top is not null)
+            .Select(n => n.Top!.Value.Diatonic)
+            .ToList();
         if (pitches.Count < 15)
             return false;
         var steps = pitches.Zip(pitches.Skip(1), (a, b) => b - a).ToList();

@@ -17,16 +17,12 @@ public static class EntryKinds
         new(
             "lyrical",
             "lyrical etude",
-            [
-                .. "lyrical lyric slow cantabile adagio andante largo lento larghetto espressivo song air aria melody".Split(' '),
-            ]
+            [.. "lyrical lyric slow cantabile adagio andante largo lento larghetto espressivo song air aria melody".Split(' ')]
         ),
         new(
             "technical",
             "technical etude",
-            [
-                .. "technical tech technique quick fast allegro presto vivace vivo study velocity agitato marcato dance march".Split(' '),
-            ]
+            [.. "technical tech technique quick fast allegro presto vivace vivo study velocity agitato marcato dance march".Split(' ')]
         ),
         new("excerpt", "excerpt", [.. "excerpt excerpts orchestral passage solo".Split(' ')]),
         new("scales", "scales", [.. "scale scales arpeggio arpeggios chromatic".Split(' ')]),

@@ -49,7 +49,10 @@ public static class TakeCheckList
             isScreened
                 ? new("names", "Say no name, not even the school's, and name the file by the number: listeners must not know who plays.")
                 : new("names", "Say name, school and instrument before the first piece, if the rules ask for it."),
-            new("room", "A quiet room with some ring; the microphone two to three steps away, a little above; no effects, no automatic level."),
+            new(
+                "room",
+                "A quiet room with some ring; the microphone two to three steps away, a little above; no effects, no automatic level."
+            ),
             new("tune", "Tune first, record ten loud seconds, and listen whether they are distorted."),
             new("length", Length(way, pieces)),
             new("listen", "Listen to the whole take once before it is sent: is everything there, from the first breath to the last ring?"),

@@ -97,7 +97,9 @@ public static class AnswerEndpoints
     private static IEnumerable<string> Where(IReadOnlyList<PlaceOfMatter> places) =>
         places
             .GroupBy(p => (p.Entry.Instrument, p.Entry.Kind))
-            .Select(g => $"{AuditionViews.NameOf(g.Key.Instrument)}, {g.Key.Kind}: {string.Join(", ", g.Select(p => p.Measure).Distinct())}");
+            .Select(g =>
+                $"{AuditionViews.NameOf(g.Key.Instrument)}, {g.Key.Kind}: {string.Join(", ", g.Select(p => p.Measure).Distinct())}"
+            );
 
     private static StyleLine HouseLine(string name, House house)
     {

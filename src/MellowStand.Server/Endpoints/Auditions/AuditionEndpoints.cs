@@ -91,12 +91,7 @@ public static class AuditionEndpoints
     }
 
     // Files and what they are travel together: nothing is kept before all of it is.
-    private static Created<AuditionView> Make(
-        IFormFileCollection files,
-        [FromForm] string? set,
-        AuditionDesk desk,
-        AuditionViews views
-    )
+    private static Created<AuditionView> Make(IFormFileCollection files, [FromForm] string? set, AuditionDesk desk, AuditionViews views)
     {
         var request = Read(set);
         var entries = (request.Entries ?? []).Select(Wish).ToList();
@@ -130,15 +125,15 @@ public static class AuditionEndpoints
             : throw Refusal.NotFound("This set is not there any more. Load the page again.");
 
     private static NoContent Restore(long set, AuditionRepository auditions) =>
-        auditions.Restore(set) ? TypedResults.NoContent() : throw Refusal.NotFound("This set was not taken back, so it cannot be restored.");
+        auditions.Restore(set)
+            ? TypedResults.NoContent()
+            : throw Refusal.NotFound("This set was not taken back, so it cannot be restored.");
 
     private static Ok<IEnumerable<EntryFiguresView>> Figures(long set, AuditionDesk desk, EntryCounts counts) =>
         TypedResults.Ok(counts.Of(desk.Find(set)).Select(f => AuditionViews.Figures(f.Key, f.Value)));
 
     private static IFormFileCollection Bounded(IFormFileCollection files) =>
-        files.Count is > 0 and <= MostFiles
-            ? files
-            : throw Refusal.BadRequest($"Drop 1 to {MostFiles} MusicXML files at once.");
+        files.Count is > 0 and <= MostFiles ? files : throw Refusal.BadRequest($"Drop 1 to {MostFiles} MusicXML files at once.");
 
     private static SetRequest Read(string? json)
     {
@@ -148,7 +143,9 @@ public static class AuditionEndpoints
         }
         catch (JsonException)
         {
-            throw Refusal.BadRequest("The form's field \"set\" is no set: send {\"name\", \"rounds\", \"entries\"} as JSON beside the files.");
+            throw Refusal.BadRequest(
+                "The form's field \"set\" is no set: send {\"name\", \"rounds\", \"entries\"} as JSON beside the files."
+            );
         }
     }
 

@@ -136,11 +136,7 @@ public static class EntryEndpoints
     {
         var (piece, _, plan) = desk.PlanToBorrow(desk.Find(set), entry, instrument, reading, octaves);
         return TypedResults.Ok(
-            new BorrowView(
-                plan.Octaves,
-                [.. plan.Beyond.Select(b => new BeyondView(piece.Label(b.Measure), b.Pitch.ToString()))],
-                plan.Why
-            )
+            new BorrowView(plan.Octaves, [.. plan.Beyond.Select(b => new BeyondView(piece.Label(b.Measure), b.Pitch.ToString()))], plan.Why)
         );
     }
 

@@ -47,9 +47,7 @@ public sealed class HandOutDesk(
         }
 
         if (drafts.Count == 0 && linked.Count == 0)
-            throw Refusal.Conflict(
-                $"{round.Name} asks nothing of anybody yet. Choose who auditions, and which measures the round asks."
-            );
+            throw Refusal.Conflict($"{round.Name} asks nothing of anybody yet. Choose who auditions, and which measures the round asks.");
         return (Keep(round, drafts, linked), linked.Count);
     }
 

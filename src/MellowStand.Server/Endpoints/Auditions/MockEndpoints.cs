@@ -102,18 +102,19 @@ public static class MockEndpoints
         var criteria = row.Weights.Select(w => w.Key).ToList();
         return TableEndpoints.Csv(
             ["Instrument", "Place", "Number", "Candidate", "Percent", "Listeners", "Spread", "Tie", .. criteria.Select(Words)],
-            results.Select(r => (string[])
-                [
-                    r.Instrument,
-                    Text(r.Place),
-                    Text(r.Number),
-                    r.Name,
-                    Text(r.Percent),
-                    Text(r.Heard),
-                    Text(r.Spread),
-                    r.Tie,
-                    .. criteria.Select(c => Text(r.Means[c])),
-                ]
+            results.Select(r =>
+                (string[])
+                    [
+                        r.Instrument,
+                        Text(r.Place),
+                        Text(r.Number),
+                        r.Name,
+                        Text(r.Percent),
+                        Text(r.Heard),
+                        Text(r.Spread),
+                        r.Tie,
+                        .. criteria.Select(c => Text(r.Means[c])),
+                    ]
             ),
             "Mock audition.csv"
         );

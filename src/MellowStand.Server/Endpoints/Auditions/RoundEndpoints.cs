@@ -145,7 +145,9 @@ public static class RoundEndpoints
         return TypedResults.Ok(
             row.Entries.Where(e => e.Asked.Any(a => a.Round == round))
                 .GroupBy(e => e.Instrument)
-                .Select(g => (Instrument: g.Key, Pieces: g.OrderBy(e => EntryKinds.PlaceOf(e.Kind)).Select(e => Piece(e, round, pieces)).ToList()))
+                .Select(g =>
+                    (Instrument: g.Key, Pieces: g.OrderBy(e => EntryKinds.PlaceOf(e.Kind)).Select(e => Piece(e, round, pieces)).ToList())
+                )
                 .Select(g => new TakeListView(
                     g.Instrument,
                     AuditionViews.NameOf(g.Instrument),
@@ -192,7 +194,8 @@ public static class RoundEndpoints
         {
             { Passages: 0 } => "nothing handed out",
             { High: null } => "too little heard",
-            { Told: var told, Passages: var all } when told < all => $"at most {Chances.Words(chance.High!.Value)}; {all - told} not heard enough",
+            { Told: var told, Passages: var all } when told < all =>
+                $"at most {Chances.Words(chance.High!.Value)}; {all - told} not heard enough",
             _ when Chances.Words(chance.Low!.Value) == Chances.Words(chance.High!.Value) => Chances.Words(chance.High.Value),
             _ => $"{Chances.Words(chance.Low!.Value)} to {Chances.Words(chance.High!.Value)}",
         };

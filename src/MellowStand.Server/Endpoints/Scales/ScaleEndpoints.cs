@@ -105,7 +105,13 @@ public static class ScaleEndpoints
     }
 
     // From here on a list of scales is a piece like any other: studied, fingered, handed out, heard, printed.
-    private static Created<PieceView> Keep(ScaleListRequest request, ScaleDesk desk, PieceImport import, PieceDesk pieces, TimeProvider clock)
+    private static Created<PieceView> Keep(
+        ScaleListRequest request,
+        ScaleDesk desk,
+        PieceImport import,
+        PieceDesk pieces,
+        TimeProvider clock
+    )
     {
         var (title, music) = desk.Write(request);
         var id = import.Keep(new ImportWish($"{title}.musicxml", "etude", "Scales", null, []), music, null);

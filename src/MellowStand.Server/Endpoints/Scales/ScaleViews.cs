@@ -93,7 +93,7 @@ public sealed class ScaleDesk(HouseRepository house)
     /// <exception cref="Refusal">There is no such level.</exception>
     public WrittenRange Range(Instrument instrument, string? level) =>
         level is null || WrittenRanges.Levels.Contains(level)
-            ? WrittenRanges.Of(instrument, level ?? Level)
+            ? ScaleRange.Of(instrument, level ?? Level, House)
             : throw Refusal.BadRequest($"The level is {string.Join(", ", WrittenRanges.Levels)}.");
 
     /// <summary>The music of a list.</summary>
@@ -131,8 +131,8 @@ public sealed class ScaleDesk(HouseRepository house)
         ScaleSheet.Place(wish, instrument, range)
         ?? throw new Refusal(
             StatusCodes.Status422UnprocessableEntity,
-            $"{instrument.Name} has no whole octave of {wish.WrittenFor(instrument).Name} {wish.Kind.Words} from {range.Low} to {range.High}. "
-                + "Choose another tonic, or a level with a wider range."
+            $"{instrument.Name} has no whole octave of {wish.WrittenFor(instrument).Name} {wish.Kind.Words} "
+                + $"from {range.Low} to {range.High}. Choose another tonic, or a level with a wider range."
         );
 
     private static ScaleStyle Style(ScaleListRequest request) =>

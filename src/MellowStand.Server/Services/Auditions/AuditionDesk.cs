@@ -206,10 +206,7 @@ public sealed class AuditionDesk(
     {
         var part = edition.Printed.Parts[0];
         var known = Recognition.Of(part, house.LearnedInstruments()).Instrument?.Id == instrument;
-        return import.Keep(
-            new ImportWish(file, "etude", set, FirstDay(rounds), known ? [] : [(part.Id, instrument)]),
-            edition
-        );
+        return import.Keep(new ImportWish(file, "etude", set, FirstDay(rounds), known ? [] : [(part.Id, instrument)]), edition);
     }
 
     private static DateOnly? FirstDay(IReadOnlyList<RoundRow> rounds) => rounds.Count == 0 ? null : rounds.Min(r => r.Held);
@@ -220,8 +217,13 @@ public sealed class AuditionDesk(
         var mark = edition.Printed.Parts.SelectMany(p => p.Directions).Select(d => d.Metronome).FirstOrDefault(m => m is not null);
         return mark is null
             ? null
-            : new MetronomeMark(1, Math.Round(mark.QuarterBpm, 1), mark.UpperBpm is { } upper ? Math.Round(upper * mark.Unit.Value, 1) : null);
+            : new MetronomeMark(
+                1,
+                Math.Round(mark.QuarterBpm, 1),
+                mark.UpperBpm is { } upper ? Math.Round(upper * mark.Unit.Value, 1) : null
+            );
     }
 
-    private static Refusal NoFile(string name) => Refusal.BadRequest($"The file {Names.Clean(name)} was not sent with the set. Drop it again.");
+    private static Refusal NoFile(string name) =>
+        Refusal.BadRequest($"The file {Names.Clean(name)} was not sent with the set. Drop it again.");
 }

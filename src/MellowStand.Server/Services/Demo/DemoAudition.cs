@@ -7,7 +7,8 @@ using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
 
-/// <summary>The made-up Valley audition: fifteen instruments, two of them borrowing, two rounds, twenty candidates, half-way heard.</summary>
+/// <summary>The made-up Valley audition: fifteen instruments, two of them borrowing, two rounds, twenty candidates, half-way
+/// heard.</summary>
 public sealed class DemoAudition(
     AuditionDesk desk,
     AuditionRepository auditions,
@@ -171,15 +172,7 @@ public sealed class DemoAudition(
             {
                 var share = 0.72 + ((0.05 + (0.02 * ((place + i) % 3))) * k);
                 log.Add(
-                    new LogRow(
-                        0,
-                        passage,
-                        player,
-                        row.GoalUnit,
-                        Math.Round(row.GoalBpm * share),
-                        clock.Today().AddDays(-14 + (4 * k)),
-                        ""
-                    )
+                    new LogRow(0, passage, player, row.GoalUnit, Math.Round(row.GoalBpm * share), clock.Today().AddDays(-14 + (4 * k)), "")
                 );
             }
     }
@@ -206,8 +199,8 @@ public sealed class DemoAudition(
             )
         );
         for (var number = 1; number <= set.Candidates.Count / 2; number++)
-            for (var listener = 1; listener <= 3; listener++)
-                mocks.Mark(id, new MockMarkRow(number, listener, Marks(weights, number, listener), "", 0));
+        for (var listener = 1; listener <= 3; listener++)
+            mocks.Mark(id, new MockMarkRow(number, listener, Marks(weights, number, listener), "", 0));
     }
 
     // Good and less good, each listener a little otherwise, nothing at random.
