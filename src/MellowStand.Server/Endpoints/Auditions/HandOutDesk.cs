@@ -19,7 +19,7 @@ public sealed class HandOutDesk(
     TimeProvider clock
 )
 {
-    private const int RunDays = 7;
+    private const int RunDays = 21;
     private const int Longest = 12;
 
     /// <summary>Hands out a round; what was handed out for an earlier one counts for this one too.</summary>

@@ -148,6 +148,9 @@ details ul {
 .place {
   margin-right: 10px;
 }
+.place a {
+  text-decoration: underline;
+}
 .place button {
   border: 0;
   background: none;

@@ -119,6 +119,9 @@ details ul {
   margin: 2px 0 0;
   padding-left: 16px;
 }
+details a {
+  text-decoration: underline;
+}
 summary {
   cursor: pointer;
 }
