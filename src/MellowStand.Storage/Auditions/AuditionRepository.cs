@@ -95,7 +95,9 @@ public sealed class AuditionRepository(Database database)
         });
 
     /// <summary>Changes an entry that still has the row's version.</summary>
-    public Change Update(EntryRow entry) =>
+    /// <param name="entry">The entry.</param>
+    /// <param name="with">What is kept in the same act, or null.</param>
+    public Change Update(EntryRow entry, Action? with = null) =>
         database.Act(c =>
         {
             var change = c.Update(
@@ -105,8 +107,10 @@ public sealed class AuditionRepository(Database database)
                 entry.Version,
                 [("id", entry.Id), .. Values(entry)]
             );
-            if (change == Change.Kept)
-                Ask(c, entry.Id, entry.Asked);
+            if (change != Change.Kept)
+                return change;
+            Ask(c, entry.Id, entry.Asked);
+            with?.Invoke();
             return change;
         });
 
@@ -120,11 +124,15 @@ public sealed class AuditionRepository(Database database)
     public bool RestoreEntry(long id) =>
         database.Act(c => c.Run("UPDATE audition_entry SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
-    /// <summary>Keeps who auditions: those who are not named any more are taken back, and keep what was marked.</summary>
-    public void Candidates(long set, IReadOnlyList<CandidateRow> candidates, DateTimeOffset now) =>
+    /// <summary>Keeps who auditions, where the set still has the version that was seen: those who are not named any more are taken back,
+    /// and
+    /// keep what was marked.</summary>
+    public Change Candidates(long set, IReadOnlyList<CandidateRow> candidates, long version, DateTimeOffset now) =>
         database.Act(c =>
         {
-            c.Demand("The set", "audition_set", "deleted IS NULL", set);
+            var change = c.Update("audition_set", "id = $set AND deleted IS NULL", "name = name", version, ("set", set));
+            if (change != Change.Kept)
+                return change;
             c.Run("UPDATE audition_candidate SET deleted = $now WHERE set_id = $set AND deleted IS NULL", ("set", set), ("now", now.Iso()));
             foreach (var candidate in candidates)
                 c.Run(
@@ -134,8 +142,12 @@ public sealed class AuditionRepository(Database database)
                     ("player", candidate.Player),
                     ("instrument", candidate.Instrument)
                 );
-            return candidates.Count;
+            return change;
         });
+
+    /// <summary>Numbers of all rounds that a set has or had: one that was taken back can be named again.</summary>
+    public IReadOnlySet<long> RoundsEver(long set) =>
+        database.Look(c => c.Read("SELECT id FROM audition_round WHERE set_id = $set", r => r.GetInt64(0), ("set", set)).ToHashSet());
 
     /// <summary>Keeps which passages were handed out for what.</summary>
     public void HandedOut(long round, IReadOnlyList<(long Entry, long Passage)> passages) =>

@@ -54,7 +54,7 @@ public sealed record CandidateRow(long Id, long Player, string Instrument);
 /// <param name="Rounds">Its rounds in order.</param>
 /// <param name="Entries">Its pieces.</param>
 /// <param name="Candidates">Who auditions.</param>
-/// <param name="Version">How often name or rounds were changed.</param>
+/// <param name="Version">How often name, rounds or candidates were changed.</param>
 public sealed record AuditionRow(
     long Id,
     string Name,

@@ -180,7 +180,8 @@ public class ScaleSheetTests
         Assert.Equal("I", numerals.Last());
         var plain = ScaleSheet.Write("G", instrument, [placed], Plain("quarters"), house);
         Assert.Equal(Codes(plain), Codes(written));
-        IEnumerable<string> Codes(XDocument d) => ScaleFingerings.Plan(d, instrument, house, null)!.Solution.Choices.Select(c => c.Way.Code);
+        IEnumerable<string> Codes(XDocument d) =>
+            ScaleFingerings.Plan(d, instrument, house, null)!.Solution.Choices.Select(c => c.Way.Code);
     }
 
     [Theory]

@@ -29,7 +29,8 @@ public sealed class AnswerTests(OneSchool school) : IClassFixture<OneSchool>
         Assert.Equal(1, (await Matter(url, "trill-start")).GetProperty("open").GetInt32());
 
         // Another answer takes what stands of the first one back.
-        await _client.Ok(HttpMethod.Post, url + "/trill-start", new { answer = "written" });
+        await _client.Refused(HttpMethod.Post, url + "/trill-start", HttpStatusCode.Conflict, new { answer = "written" });
+        await _client.Ok(HttpMethod.Post, url + "/trill-start", new { answer = "written", seen = "upper" });
         foreach (var place in places)
             Assert.Equal(1, await Decisions(place));
         await _client.Ok(HttpMethod.Delete, url + "/trill-start");

@@ -131,6 +131,10 @@ internal static class AuditionAsking
         var candidates = new List<object>();
         foreach (var (instrument, count) in who)
             candidates.AddRange((await client.Players(instrument)).Take(count).Select(p => new { player = p, instrument }));
-        return await client.Ok(HttpMethod.Put, $"/api/auditions/{set.Id()}/candidates", new { candidates });
+        return await client.Ok(
+            HttpMethod.Put,
+            $"/api/auditions/{set.Id()}/candidates",
+            new { candidates, version = set.GetProperty("version").GetInt32() }
+        );
     }
 }

@@ -69,9 +69,7 @@ public sealed class ScaleTests(OneSchool school) : IClassFixture<OneSchool>
 
         async Task<List<string>> Fingers(string positions)
         {
-            var scale = await Scale(
-                $"instrument=contrabass&kind=major&tonic=G&level=extreme&fingerings=all&positions={positions}"
-            );
+            var scale = await Scale($"instrument=contrabass&kind=major&tonic=G&level=extreme&fingerings=all&positions={positions}");
             return [.. scale.Parts[0].Notes.SelectMany(n => n.Marks).Where(m => Fingering.Contains(m.Name)).Select(m => m.ToString())];
         }
     }

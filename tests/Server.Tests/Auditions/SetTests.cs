@@ -199,6 +199,18 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
             }
         );
         Assert.Equal(["Region", "State"], now.List("rounds").Select(r => r.Text("name")));
+        // A round that was taken back is named again with what it asked.
+        var second = set.List("rounds")[1].Id();
+        object Both(object other, int version) =>
+            new
+            {
+                name = "Rounds",
+                rounds = new[] { Round(first.Id(), "Region"), other },
+                version,
+            };
+        var back = await _client.Ok(HttpMethod.Put, url, Both(Round(second, "Second round"), 1));
+        Assert.All(back.List("entries"), e => Assert.Equal(2, e.List("asked").Count));
+        now = await _client.Ok(HttpMethod.Put, url, Both(Round(null, "State"), 2));
         // The second round is gone, and nothing is asked for it any more; the new one asks nothing yet.
         Assert.All(now.List("entries"), e => Assert.Equal([first.Id()], e.List("asked").Select(a => a.GetProperty("round").GetInt64())));
         await _client.Refused(
@@ -220,7 +232,7 @@ public sealed class SetTests(OneSchool school) : IClassFixture<OneSchool>
             {
                 name = "Other",
                 rounds = new[] { Round(987654, "Region") },
-                version = 1,
+                version = 3,
             }
         );
     }

@@ -39,13 +39,16 @@ export const ofAuditions: { [K in Auditions]: (u: Undoable[K]) => Promise<unknow
   },
   auditionPieceIn: (u) => take(api.DELETE('/api/auditions/{set}/entries/{entry}', entry(u))),
   auditionPieceOut: (u) => take(api.POST('/api/auditions/{set}/entries/{entry}/restore', entry(u))),
-  candidates: (u) =>
-    take(api.PUT('/api/auditions/{set}/candidates', { ...set(u.set), body: { candidates: u.before } })),
-  answered: (u) => {
+  candidates: async (u) => {
+    const { version } = await take(api.GET('/api/auditions/{set}', set(u.set)))
+    return take(api.PUT('/api/auditions/{set}/candidates', { ...set(u.set), body: { candidates: u.before, version } }))
+  },
+  answered: async (u) => {
     const params = { path: { set: u.set, matter: u.matter } }
-    return u.before === null
-      ? take(api.DELETE('/api/auditions/{set}/matters/{matter}', { params }))
-      : take(api.POST('/api/auditions/{set}/matters/{matter}', { params, body: { answer: u.before } }))
+    if (u.before === null) return take(api.DELETE('/api/auditions/{set}/matters/{matter}', { params }))
+    const now = (await take(api.GET('/api/auditions/{set}/matters', set(u.set)))).find((m) => m.name === u.matter)
+    const body = { answer: u.before, seen: now?.answer ?? null }
+    return take(api.POST('/api/auditions/{set}/matters/{matter}', { params, body }))
   },
   mockHeld: (u) => take(api.DELETE('/api/mocks/{mock}', mock(u.mock))),
   mockRemoved: (u) => take(api.POST('/api/mocks/{mock}/restore', mock(u.mock))),

@@ -8272,7 +8272,10 @@ export interface components {
         };
         /** @description An answer for all. */
         AnswerRequest: {
+            /** @description The answer. */
             answer: null | string;
+            /** @description The answer that was in force when it was decided, or null for none. */
+            seen?: null | string;
         };
         /** @description An answer to choose. */
         AnswerView: {
@@ -8548,7 +8551,13 @@ export interface components {
         };
         /** @description Everybody who auditions. */
         CandidatesRequest: {
+            /** @description All of them. */
             candidates: null | components["schemas"]["CandidateAsk"][];
+            /**
+             * Format: int32
+             * @description The version of the set that was seen.
+             */
+            version: null | number;
         };
         /** @description How much a new edition takes over. */
         CarriedView: {

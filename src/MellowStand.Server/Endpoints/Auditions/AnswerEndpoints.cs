@@ -36,7 +36,9 @@ public sealed record MatterView(
 );
 
 /// <summary>An answer for all.</summary>
-public sealed record AnswerRequest(string? Answer);
+/// <param name="Answer">The answer.</param>
+/// <param name="Seen">The answer that was in force when it was decided, or null for none.</param>
+public sealed record AnswerRequest(string? Answer, string? Seen = null);
 
 /// <summary>A line of the style sheet.</summary>
 /// <param name="Title">What it is about.</param>
@@ -73,7 +75,7 @@ public static class AnswerEndpoints
     )
     {
         var row = desk.Find(set);
-        answers.Decide(row, matter, request.Answer, DecisionEndpoints.Person(http));
+        answers.Decide(row, matter, request.Answer, request.Seen, DecisionEndpoints.Person(http));
         return TypedResults.Ok(View(answers.Of(row).First(m => m.Matter.Name == matter), pieces));
     }
 

@@ -112,7 +112,8 @@ public static class AuditionEndpoints
     {
         var there = desk.Find(set);
         var rounds = Rounds(edit.Rounds);
-        if (rounds.Any(r => r.Id != 0 && there.Rounds.All(t => t.Id != r.Id)))
+        var known = auditions.RoundsEver(set);
+        if (rounds.Any(r => r.Id != 0 && !known.Contains(r.Id)))
             throw Refusal.NotFound("A round is not there any more. Load the set again.");
         var row = there with { Name = Name(edit.Name), Rounds = rounds, Version = Versions.Seen(edit.Version) };
         auditions.Update(row, clock.GetUtcNow()).Demand("This set");

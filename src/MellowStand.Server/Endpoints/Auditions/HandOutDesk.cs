@@ -42,8 +42,8 @@ public sealed class HandOutDesk(
             var players = set.Candidates.Where(c => c.Instrument == entry.Instrument).Select(c => c.Player).ToList();
             if (players.Count == 0 || entry.Asked.FirstOrDefault(a => a.Round == round.Id) is not { } asked)
                 continue;
-            var own = there.Where(h => h.Entry == entry.Id && rows.ContainsKey(h.Passage)).Select(h => rows[h.Passage]).ToList();
-            Of(set, entry, asked, players, due, round, own, drafts, linked);
+            var own = there.Where(h => h.Entry == entry.Id && rows.ContainsKey(h.Passage)).Select(h => (h.Round, rows[h.Passage])).ToList();
+            Of(entry, asked, players, due, round, own, drafts, linked);
         }
 
         if (drafts.Count == 0 && linked.Count == 0)
@@ -59,13 +59,12 @@ public sealed class HandOutDesk(
     }
 
     private void Of(
-        AuditionRow set,
         EntryRow entry,
         AskedRow asked,
         List<long> players,
         DateOnly due,
         RoundRow round,
-        List<PassageRow> there,
+        List<(long Round, PassageRow Row)> there,
         List<(long Entry, PassageRow Row)> drafts,
         List<(long Entry, long Passage)> linked
     )
@@ -78,16 +77,24 @@ public sealed class HandOutDesk(
         var part = piece.Layer.Current.Parts[0].Id;
         var (_, cut) = cutter.Cut(entry.Piece, [part], piece.Label(range.From), piece.Label(range.To), Longest);
         foreach (var p in cut)
-            if (there.Find(t => t.Place.From.Index <= p.Range.From && t.Place.To.Index >= p.Range.To && Has(t, players)) is { } old)
-                linked.Add((entry.Id, old.Id));
-            else
-                drafts.Add((entry.Id, Passage(entry, piece, p.Range.From, p.Range.To, due, players, null)));
-        var kind = Core.Auditions.EntryKinds.Find(entry.Kind)?.Words ?? entry.Kind;
-        if (cut.Count > 1)
-            drafts.Add((entry.Id, Passage(entry, piece, range.From, range.To, round.Held, players, $"Run-through: {kind}, {round.Name}")));
+        {
+            var old = there.Where(t => t.Row.Place.From.Index <= p.Range.From && t.Row.Place.To.Index >= p.Range.To).ToList();
+            linked.AddRange(old.Select(o => (entry.Id, o.Row.Id)));
+            if (Without(old, players) is { Count: > 0 } missing)
+                drafts.Add((entry.Id, Passage(entry, piece, p.Range.From, p.Range.To, due, missing, null)));
+        }
+
+        // Each round has a run-through of its own, once.
+        var runs = there.Where(t => t.Round == round.Id && (t.Row.Place.From.Index, t.Row.Place.To.Index) == range).ToList();
+        if (cut.Count > 1 && Without(runs, players) is { Count: > 0 } who)
+        {
+            var kind = Core.Auditions.EntryKinds.Find(entry.Kind)?.Words ?? entry.Kind;
+            drafts.Add((entry.Id, Passage(entry, piece, range.From, range.To, round.Held, who, $"Run-through: {kind}, {round.Name}")));
+        }
     }
 
-    private static bool Has(PassageRow row, List<long> players) => players.TrueForAll(row.Players.Contains);
+    private static List<long> Without(List<(long Round, PassageRow Row)> there, List<long> players) =>
+        [.. players.Where(p => !there.Exists(t => t.Row.Players.Contains(p)))];
 
     private PassageRow Passage(EntryRow entry, OpenPiece piece, int from, int to, DateOnly due, List<long> players, string? runThrough)
     {

@@ -10,7 +10,9 @@ namespace MellowStand.Server.Endpoints;
 public sealed record CandidateAsk(long Player, string? Instrument);
 
 /// <summary>Everybody who auditions.</summary>
-public sealed record CandidatesRequest(IReadOnlyList<CandidateAsk>? Candidates);
+/// <param name="Candidates">All of them.</param>
+/// <param name="Version">The version of the set that was seen.</param>
+public sealed record CandidatesRequest(IReadOnlyList<CandidateAsk>? Candidates, int? Version);
 
 /// <summary>What was handed out.</summary>
 /// <param name="Passages">Numbers of the new passages.</param>
@@ -104,7 +106,7 @@ public static class RoundEndpoints
         if (asked.Any(c => c is null || !players.Contains(c.Player)))
             throw Refusal.NotFound("A player is not in the ensemble any more. Load the page again.");
         var rows = asked.Select(c => new CandidateRow(0, c.Player, PieceImport.Instrument(c.Instrument))).Distinct().ToList();
-        auditions.Candidates(row.Id, rows, clock.GetUtcNow());
+        auditions.Candidates(row.Id, rows, Versions.Seen(request.Version), clock.GetUtcNow()).Demand("This set");
         return TypedResults.Ok(views.Of(desk.Find(set)));
     }
 

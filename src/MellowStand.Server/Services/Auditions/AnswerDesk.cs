@@ -40,9 +40,14 @@ public sealed class AnswerDesk(AnswerRepository answers, PieceDesk desk, Decide 
     }
 
     /// <summary>Decides a matter for every entry where it comes up; what an earlier answer wrote is taken back.</summary>
+    /// <param name="set">The set.</param>
+    /// <param name="matter">The matter.</param>
+    /// <param name="answer">The answer.</param>
+    /// <param name="seen">The answer that was seen in force, or null for none.</param>
+    /// <param name="person">Who decides.</param>
     /// <returns>How many places were decided.</returns>
     /// <exception cref="Refusal">There is no such matter or answer, or it comes up nowhere.</exception>
-    public int Decide(AuditionRow set, string matter, string? answer, string person)
+    public int Decide(AuditionRow set, string matter, string? answer, string? seen, string person)
     {
         var known = Known(matter);
         var said =
@@ -53,6 +58,12 @@ public sealed class AnswerDesk(AnswerRepository answers, PieceDesk desk, Decide 
             () =>
             {
                 var count = 0;
+                var inForce = answers.Of(set.Id).FirstOrDefault(a => a.Matter == known.Name);
+                if (inForce?.Answer != seen)
+                    throw Refusal.Conflict(
+                        $"\"{known.Question}\" was answered by somebody else since you loaded it. "
+                            + "Load it again, and decide on what stands now."
+                    );
                 var before = Standing(set.Id, known.Name);
                 answers.Add(
                     set.Id,

@@ -185,21 +185,15 @@ public sealed class AuditionDesk(
         );
     }
 
-    /// <summary>Changes an entry; another instrument is the part's instrument too.</summary>
-    public Change Edit(EntryRow before, EntryRow after)
-    {
-        if (before.Instrument != after.Instrument)
-        {
-            var piece = desk.Open(before.Piece);
-            var part = piece.Layer.Printed.Parts[0];
-            pieces.ChooseInstrument(
-                before.Piece,
-                new ChosenInstrument(part.Id, part.Name, after.Instrument, piece.Row.Edition),
-                Recognition.KeyOf(part)
-            );
-        }
+    /// <summary>Changes an entry; another instrument is the part's instrument too, in the same act.</summary>
+    public Change Edit(EntryRow before, EntryRow after) =>
+        auditions.Update(after, before.Instrument == after.Instrument ? null : () => Choose(before.Piece, after.Instrument));
 
-        return auditions.Update(after);
+    private void Choose(long id, string instrument)
+    {
+        var piece = desk.Open(id);
+        var part = piece.Layer.Printed.Parts[0];
+        pieces.ChooseInstrument(id, new ChosenInstrument(part.Id, part.Name, instrument, piece.Row.Edition), Recognition.KeyOf(part));
     }
 
     private long Import(string file, Edition edition, string instrument, string set, IReadOnlyList<RoundRow> rounds)

@@ -58,8 +58,8 @@ public sealed class DemoAudition(
         Borrow(set, "alto-sax", "bari-sax");
         Ask(set);
         var row = desk.Find(set);
-        auditions.Candidates(set, [.. Auditioning.SelectMany(a => Players(a.Instrument, a.Count))], clock.GetUtcNow());
-        answers.Decide(row, "staccato", "half", DemoDirector.DemoName);
+        auditions.Candidates(set, [.. Auditioning.SelectMany(a => Players(a.Instrument, a.Count))], row.Version, clock.GetUtcNow());
+        answers.Decide(row, "staccato", "half", null, DemoDirector.DemoName);
         HandOut(desk.Find(set));
         Mock(desk.Find(set));
     }

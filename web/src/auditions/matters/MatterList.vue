@@ -24,7 +24,7 @@ const decide = (m: Matter) =>
       take(
         api.POST('/api/auditions/{set}/matters/{matter}', {
           params: { path: { set: props.set, matter: m.name } },
-          body: { answer: answerOf(m) },
+          body: { answer: answerOf(m), seen: m.answer ?? null },
         }),
       ),
     words: (after) =>

@@ -37,7 +37,7 @@ async function save() {
       take(
         api.PUT('/api/auditions/{set}/candidates', {
           params: { path: { set: props.set.id } },
-          body: { candidates: wanted(all.value) },
+          body: { candidates: wanted(all.value), version: props.set.version },
         }),
       ),
     words: (s) => `${s.candidates.length} audition.`,
