@@ -29,6 +29,8 @@ public sealed partial class DemoAndDocumentTests
         );
         var mock = (await client.Json($"/api/auditions/{valley.GetProperty("id").GetInt64()}/mocks"))[0].GetProperty("id").GetInt64();
         Assert.Equal(10, (await client.Json($"/api/mocks/{mock}/results")).GetProperty("waiting").GetArrayLength());
+        var moved = (await client.Json("/api/season")).GetProperty("plan").GetProperty("moved").EnumerateArray().Select(m => m.GetString());
+        Assert.Contains("39 passages are handed out and not in the plan.", moved);
         var states = new List<string?>();
         foreach (var passage in (await client.Json("/api/passages")).EnumerateArray())
         {

@@ -48,9 +48,9 @@ public static class ScalePitches
     {
         var octave = (midi / 12) - 1;
         foreach (var alter in new[] { 0, sign })
-        foreach (var step in Enum.GetValues<Step>())
-            if (new Pitch(step, alter, octave) is var pitch && pitch.Midi == midi)
-                return pitch;
+            foreach (var step in Enum.GetValues<Step>())
+                if (new Pitch(step, alter, octave) is var pitch && pitch.Midi == midi)
+                    return pitch;
         throw new InvalidOperationException("Every key has a name with one sign.");
     }
 }

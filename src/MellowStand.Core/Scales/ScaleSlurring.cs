@@ -34,9 +34,9 @@ public static class ScaleSlurs
         if (slurring.Size == 0)
             return new[] { (0, top), (top + 1, notes - 1) }.Where(s => s.Item2 > s.Item1);
         return from at in Enumerable.Range(0, notes - 1)
-            where at % slurring.Size == 0
-            let last = Math.Min(at + slurring.Slurred, notes - 1) - 1
-            where last > at
-            select (at, last);
+               where at % slurring.Size == 0
+               let last = Math.Min(at + slurring.Slurred, notes - 1) - 1
+               where last > at
+               select (at, last);
     }
 }

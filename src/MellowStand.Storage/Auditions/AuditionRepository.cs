@@ -149,27 +149,32 @@ public sealed class AuditionRepository(Database database)
     public IReadOnlySet<long> RoundsEver(long set) =>
         database.Look(c => c.Read("SELECT id FROM audition_round WHERE set_id = $set", r => r.GetInt64(0), ("set", set)).ToHashSet());
 
-    /// <summary>Keeps which passages were handed out for what.</summary>
-    public void HandedOut(long round, IReadOnlyList<(long Entry, long Passage)> passages) =>
+    /// <summary>Keeps which passages were handed out for a round.</summary>
+    /// <param name="round">The round.</param>
+    /// <param name="hand">Keeps the passages and tells what they are for; whatever it keeps is part of the act.</param>
+    public void HandOut(long round, Func<IReadOnlyList<HandedRow>> hand) =>
         database.Act(c =>
         {
-            foreach (var (entry, passage) in passages)
+            c.Demand("The round", "audition_round", "deleted IS NULL", round);
+            var handed = hand();
+            foreach (var h in handed)
                 c.Run(
-                    "INSERT OR IGNORE INTO audition_passage (entry_id, round_id, passage_id) VALUES ($entry, $round, $passage)",
-                    ("entry", entry),
+                    "INSERT OR IGNORE INTO audition_passage (entry_id, round_id, passage_id, run) VALUES ($entry, $round, $passage, $run)",
+                    ("entry", h.Entry),
                     ("round", round),
-                    ("passage", passage)
+                    ("passage", h.Passage),
+                    ("run", h.IsRun)
                 );
-            return passages.Count;
+            return handed.Count;
         });
 
     /// <summary>Passages that were handed out for a set and still are.</summary>
-    public IReadOnlyList<(long Entry, long Round, long Passage)> HandedOut(long set) =>
+    public IReadOnlyList<HandedRow> HandedOut(long set) =>
         database.Look(c =>
             c.Read(
-                "SELECT a.entry_id, a.round_id, a.passage_id FROM audition_passage a JOIN audition_entry e ON e.id = a.entry_id "
+                "SELECT a.entry_id, a.round_id, a.passage_id, a.run FROM audition_passage a JOIN audition_entry e ON e.id = a.entry_id "
                     + "JOIN passage p ON p.id = a.passage_id WHERE e.set_id = $set AND e.deleted IS NULL AND p.deleted IS NULL",
-                r => (r.GetInt64(0), r.GetInt64(1), r.GetInt64(2)),
+                r => new HandedRow(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.GetBoolean(3)),
                 ("set", set)
             )
         );

@@ -48,6 +48,13 @@ public sealed record EntryRow(
 /// <param name="Instrument">Instrument id of the catalog.</param>
 public sealed record CandidateRow(long Id, long Player, string Instrument);
 
+/// <summary>A passage that was handed out for a round.</summary>
+/// <param name="Entry">The entry.</param>
+/// <param name="Round">The round.</param>
+/// <param name="Passage">The passage.</param>
+/// <param name="IsRun">True for a run-through of all that is asked.</param>
+public sealed record HandedRow(long Entry, long Round, long Passage, bool IsRun);
+
 /// <summary>An audition set.</summary>
 /// <param name="Id">Its number.</param>
 /// <param name="Name">Its name.</param>

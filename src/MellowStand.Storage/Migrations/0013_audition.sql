@@ -74,11 +74,12 @@ CREATE TABLE audition_decision (
     PRIMARY KEY (answer_id, decision_id)
 ) STRICT;
 
--- Passages handed out for a round: what a candidate's readiness rests on.
+-- Passages handed out for a round: what a candidate's readiness rests on. A run-through is the whole, and teaches no part of it.
 CREATE TABLE audition_passage (
     entry_id   INTEGER NOT NULL REFERENCES audition_entry (id) ON DELETE CASCADE,
     round_id   INTEGER NOT NULL REFERENCES audition_round (id) ON DELETE CASCADE,
     passage_id INTEGER NOT NULL REFERENCES passage (id) ON DELETE CASCADE,
+    run        INTEGER NOT NULL DEFAULT 0,
     PRIMARY KEY (entry_id, round_id, passage_id)
 ) STRICT;
 

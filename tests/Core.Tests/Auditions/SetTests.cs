@@ -100,7 +100,9 @@ public class SetTests
     [InlineData("clarinet-bb", "alto-clarinet", 0, -9)]
     public void The_same_written_notes_sound_elsewhere(string lender, string borrower, int octaves, int semitones)
     {
-        var bytes = ScoreExport.Serialize(ShortFormReader.Document(Text(lender, "key:F meter:4/4 | !mf C5q(.) E5q[ G5q] Bb4q | F5w(tr)")));
+        var bytes = ScoreExport.Serialize(
+            ShortFormReader.Document("title: Lantern Study\n" + Text(lender, "key:F meter:4/4 | !mf C5q(.) E5q[ G5q] Bb4q | F5w(tr)"))
+        );
         var to = Catalog.Find(borrower)!;
         var move = new Transposition(0, 0, octaves);
         var printed = ScoreReader.Read(bytes);
@@ -108,6 +110,7 @@ public class SetTests
         var borrowed = ScoreReader.Read(written);
         Assert.Empty(MusicXmlSchema.Problems(XDocument.Load(new MemoryStream(written))));
         Assert.Equal(Pitches(printed), Pitches(borrowed));
+        Assert.Equal($"Lantern Study, for {to.Name}", borrowed.Title);
         Assert.Equal(semitones, borrowed.Parts[0].Transposition.Semitones);
         Assert.Equal(to.Id, Recognition.Of(borrowed.Parts[0]).Instrument!.Id);
         Assert.Equal(printed.Parts[0].Notes.SelectMany(n => n.Marks), borrowed.Parts[0].Notes.SelectMany(n => n.Marks));

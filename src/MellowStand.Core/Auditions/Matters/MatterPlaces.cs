@@ -55,13 +55,13 @@ internal static class MatterPlaces
     {
         var notes = part.Notes.ToDictionary(n => n.Id);
         return from finding in layer.Findings
-            where finding.Rule == "breath-place" && finding.Parts.Contains(part.Id)
-            from id in finding.Notes
-            where notes.TryGetValue(id, out var note) && !note.Has("breath-mark")
-            select new MatterPlace(part.Id, notes[id].MeasureIndex, [id], $"breathe after {notes[id].Top?.Name}")
-            {
-                Proposed = new Mark("breath-mark"),
-            };
+               where finding.Rule == "breath-place" && finding.Parts.Contains(part.Id)
+               from id in finding.Notes
+               where notes.TryGetValue(id, out var note) && !note.Has("breath-mark")
+               select new MatterPlace(part.Id, notes[id].MeasureIndex, [id], $"breathe after {notes[id].Top?.Name}")
+               {
+                   Proposed = new Mark("breath-mark"),
+               };
     }
 
     /// <summary>Two slurs over the same notes, as where two editions were printed in one.</summary>

@@ -109,8 +109,10 @@ public static class AnswerEndpoints
         return new StyleLine(rule.Question, rule.Choices.First(c => c.Key == house[name]).Words, []);
     }
 
-    private static MatterView View(MatterOfSet m, PieceDesk pieces) =>
-        new(
+    private static MatterView View(MatterOfSet m, PieceDesk pieces)
+    {
+        var titles = m.Places.Select(p => p.Entry.Piece).Distinct().ToDictionary(p => p, p => pieces.Row(p).Title);
+        return new MatterView(
             m.Matter.Name,
             m.Matter.Question,
             [.. m.Matter.Answers.Select(a => new AnswerView(a.Name, a.Words, a.Told))],
@@ -120,7 +122,7 @@ public static class AnswerEndpoints
                 .. m.Places.Select(p => new MatterPlaceView(
                     p.Entry.Id,
                     p.Entry.Piece,
-                    pieces.Row(p.Entry.Piece).Title,
+                    titles[p.Entry.Piece],
                     AuditionViews.NameOf(p.Entry.Instrument),
                     p.Measure,
                     p.What,
@@ -128,4 +130,5 @@ public static class AnswerEndpoints
                 )),
             ]
         );
+    }
 }

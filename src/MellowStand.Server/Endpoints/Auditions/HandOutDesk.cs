@@ -22,7 +22,7 @@ public sealed class HandOutDesk(
     private const int RunDays = 21;
     private const int Longest = 12;
 
-    /// <summary>Hands out a round; what was handed out for an earlier one counts for this one too.</summary>
+    /// <summary>Hands out a round as one act; what was handed out for an earlier one counts for this one too.</summary>
     /// <returns>Numbers of the new passages, and how many earlier ones count too.</returns>
     /// <exception cref="Refusal">Nobody auditions, the day is past, or there is nothing to hand out.</exception>
     public (IReadOnlyList<long> Made, int Linked) HandOut(AuditionRow set, RoundRow round)
@@ -31,44 +31,40 @@ public sealed class HandOutDesk(
         if (round.Held <= today)
             throw Refusal.Conflict($"{round.Name} is on {round.Held:yyyy-MM-dd}, which is past. Set its date, then hand out.");
         var ready = round.Held.AddDays(-calendar.Practice().RunDays);
-        var due = ready > today ? ready : round.Held;
         var there = auditions.HandedOut(set.Id);
-        var handed = there.Select(h => h.Passage).ToHashSet();
-        var rows = passages.All().Where(p => handed.Contains(p.Id) && p.IsPlaced).ToDictionary(p => p.Id);
-        var drafts = new List<(long Entry, PassageRow Row)>();
-        var linked = new List<(long Entry, long Passage)>();
-        foreach (var entry in set.Entries)
-        {
-            var players = set.Candidates.Where(c => c.Instrument == entry.Instrument).Select(c => c.Player).ToList();
-            if (players.Count == 0 || entry.Asked.FirstOrDefault(a => a.Round == round.Id) is not { } asked)
-                continue;
-            var own = there.Where(h => h.Entry == entry.Id && rows.ContainsKey(h.Passage)).Select(h => (h.Round, rows[h.Passage])).ToList();
-            Of(entry, asked, players, due, round, own, drafts, linked);
-        }
-
+        var rows = passages.All().Where(p => p.IsPlaced).ToDictionary(p => p.Id);
+        var work = set
+            .Entries.Select(e => new ForEntry(
+                e,
+                round,
+                ready > today ? ready : round.Held,
+                [.. set.Candidates.Where(c => c.Instrument == e.Instrument).Select(c => c.Player)],
+                [.. there.Where(h => h.Entry == e.Id && rows.ContainsKey(h.Passage)).Select(h => (h, rows[h.Passage]))]
+            ))
+            .Where(w => w.Players.Count > 0)
+            .Select(Of)
+            .ToList();
+        var drafts = work.SelectMany(w => w.Drafts).ToList();
+        var linked = work.SelectMany(w => w.Linked).Distinct().ToList();
         if (drafts.Count == 0 && linked.Count == 0)
             throw Refusal.Conflict($"{round.Name} asks nothing of anybody yet. Choose who auditions, and which measures the round asks.");
-        return (Keep(round, drafts, linked), linked.Count);
+        IReadOnlyList<long> made = [];
+        auditions.HandOut(
+            round.Id,
+            () =>
+            {
+                made = passages.AddMany([.. drafts.Select(d => d.Row)]);
+                return [.. linked, .. drafts.Zip(made, (d, id) => new HandedRow(d.Entry, round.Id, id, d.IsRun))];
+            }
+        );
+        return (made, linked.Count);
     }
 
-    private IReadOnlyList<long> Keep(RoundRow round, List<(long Entry, PassageRow Row)> drafts, List<(long Entry, long Passage)> linked)
+    private (List<Draft> Drafts, List<HandedRow> Linked) Of(ForEntry work)
     {
-        var made = passages.AddMany([.. drafts.Select(d => d.Row)]);
-        auditions.HandedOut(round.Id, [.. linked, .. drafts.Zip(made, (d, id) => (d.Entry, id))]);
-        return made;
-    }
-
-    private void Of(
-        EntryRow entry,
-        AskedRow asked,
-        List<long> players,
-        DateOnly due,
-        RoundRow round,
-        List<(long Round, PassageRow Row)> there,
-        List<(long Entry, PassageRow Row)> drafts,
-        List<(long Entry, long Passage)> linked
-    )
-    {
+        var (entry, round) = (work.Entry, work.Round);
+        if (entry.Asked.FirstOrDefault(a => a.Round == round.Id) is not { } asked)
+            return ([], []);
         var piece = pieces.Open(entry.Piece);
         if (EntryCounts.Range(piece, asked) is not { } range)
             throw Refusal.Conflict(
@@ -76,25 +72,25 @@ public sealed class HandOutDesk(
             );
         var part = piece.Layer.Current.Parts[0].Id;
         var (_, cut) = cutter.Cut(entry.Piece, [part], piece.Label(range.From), piece.Label(range.To), Longest);
+        var (drafts, linked) = (new List<Draft>(), new List<HandedRow>());
         foreach (var p in cut)
         {
-            var old = there.Where(t => t.Row.Place.From.Index <= p.Range.From && t.Row.Place.To.Index >= p.Range.To).ToList();
-            linked.AddRange(old.Select(o => (entry.Id, o.Row.Id)));
-            if (Without(old, players) is { Count: > 0 } missing)
-                drafts.Add((entry.Id, Passage(entry, piece, p.Range.From, p.Range.To, due, missing, null)));
+            var old = work.Covering(p.Range.From, p.Range.To);
+            linked.AddRange(old.Select(o => new HandedRow(entry.Id, round.Id, o.Id, false)));
+            if (work.Without(old) is { Count: > 0 } missing)
+                drafts.Add(new Draft(entry.Id, Passage(entry, piece, p.Range.From, p.Range.To, work.Due, missing, null), false));
         }
 
         // Each round has a run-through of its own, once.
-        var runs = there.Where(t => t.Round == round.Id && (t.Row.Place.From.Index, t.Row.Place.To.Index) == range).ToList();
-        if (cut.Count > 1 && Without(runs, players) is { Count: > 0 } who)
+        if (cut.Count > 1 && work.Without(work.Runs) is { Count: > 0 } who)
         {
             var kind = Core.Auditions.EntryKinds.Find(entry.Kind)?.Words ?? entry.Kind;
-            drafts.Add((entry.Id, Passage(entry, piece, range.From, range.To, round.Held, who, $"Run-through: {kind}, {round.Name}")));
+            var title = $"Run-through: {kind}, {round.Name}";
+            drafts.Add(new Draft(entry.Id, Passage(entry, piece, range.From, range.To, round.Held, who, title), true));
         }
-    }
 
-    private static List<long> Without(List<(long Round, PassageRow Row)> there, List<long> players) =>
-        [.. players.Where(p => !there.Exists(t => t.Row.Players.Contains(p)))];
+        return (drafts, linked);
+    }
 
     private PassageRow Passage(EntryRow entry, OpenPiece piece, int from, int to, DateOnly due, List<long> players, string? runThrough)
     {
@@ -136,4 +132,32 @@ public sealed class HandOutDesk(
     }
 
     private static TempoView View(TempoMark mark) => new(mark.Unit.Name, mark.Bpm);
+
+    // A passage to keep.
+    private sealed record Draft(long Entry, PassageRow Row, bool IsRun);
+
+    // What an entry needs for a round, and what of it is there already.
+    private sealed record ForEntry(
+        EntryRow Entry,
+        RoundRow Round,
+        DateOnly Due,
+        List<long> Players,
+        List<(HandedRow Handed, PassageRow Row)> There
+    )
+    {
+        /// <summary>Run-throughs of this round.</summary>
+        public List<PassageRow> Runs => [.. There.Where(t => t.Handed.IsRun && t.Handed.Round == Round.Id).Select(t => t.Row)];
+
+        /// <summary>Passages that hold all of a range; a run-through teaches no part of it.</summary>
+        public List<PassageRow> Covering(int from, int to) =>
+            [
+                .. There
+                    .Where(t => !t.Handed.IsRun && t.Row.Place.From.Index <= from && t.Row.Place.To.Index >= to)
+                    .Select(t => t.Row)
+                    .DistinctBy(r => r.Id),
+            ];
+
+        /// <summary>Players who have none of these passages.</summary>
+        public List<long> Without(List<PassageRow> passages) => [.. Players.Where(p => !passages.Exists(r => r.Players.Contains(p)))];
+    }
 }

@@ -94,7 +94,7 @@ public sealed class MockViews(EnsembleRepository ensemble)
     /// <summary>As listeners see it: where it is screened, without names.</summary>
     public MockView Of(AuditionRow set, MockRow mock)
     {
-        var weights = Weights(mock);
+        var (weights, players) = (Weights(mock), ensemble.Everyone());
         return new MockView(
             mock.Id,
             set.Id,
@@ -107,14 +107,14 @@ public sealed class MockViews(EnsembleRepository ensemble)
             mock.Trimmed,
             mock.Listeners,
             [.. weights.Select(TestViews.Criterion)],
-            [.. mock.Order.Select((c, i) => Seat(set, mock, weights, i + 1, c))]
+            [.. mock.Order.Select((c, i) => Seat(mock, weights, i + 1, mock.Screened ? "" : NameOf(set, c, players), InstrumentOf(set, c)))]
         );
     }
 
     /// <summary>The results, with names: for the director.</summary>
     public MockResultsView Results(AuditionRow set, MockRow mock)
     {
-        var weights = Weights(mock);
+        var (weights, players) = (Weights(mock), ensemble.Everyone());
         var way = mock.Trimmed ? PanelWay.Trimmed : PanelWay.Mean;
         var scores = mock
             .Order.Select((c, i) => (Candidate: c, Number: i + 1))
@@ -125,7 +125,7 @@ public sealed class MockViews(EnsembleRepository ensemble)
                 .. byInstrument.SelectMany(g =>
                     PanelRanking
                         .Of(weights, g.Select(s => (s.Key, s.Value.Score)))
-                        .Select(r => Result(set, mock, weights, r, scores[r.Candidate].Number, g.Key))
+                        .Select(r => Result(mock, weights, r, scores[r.Candidate].Number, NameOf(set, r.Candidate, players), g.Key))
                 ),
             ],
             [
@@ -137,18 +137,18 @@ public sealed class MockViews(EnsembleRepository ensemble)
         );
     }
 
-    private MockResultView Result(
-        AuditionRow set,
+    private static MockResultView Result(
         MockRow mock,
         List<TestWeight> weights,
         RankedCandidate ranked,
         int number,
+        string name,
         string instrument
     ) =>
         new(
             ranked.Place,
             number,
-            NameOf(set, ranked.Candidate),
+            name,
             instrument,
             ranked.Score.Percent!.Value,
             ranked.Score.Heard,
@@ -165,11 +165,11 @@ public sealed class MockViews(EnsembleRepository ensemble)
             ]
         );
 
-    private MockSeatView Seat(AuditionRow set, MockRow mock, List<TestWeight> weights, int number, long candidate) =>
+    private static MockSeatView Seat(MockRow mock, List<TestWeight> weights, int number, string name, string instrument) =>
         new(
             number,
-            mock.Screened ? "" : NameOf(set, candidate),
-            InstrumentOf(set, candidate),
+            name,
+            instrument,
             [
                 .. mock
                     .Marks.Where(m => m.Number == number)
@@ -177,8 +177,8 @@ public sealed class MockViews(EnsembleRepository ensemble)
             ]
         );
 
-    private string NameOf(AuditionRow set, long candidate) =>
-        set.Candidates.FirstOrDefault(c => c.Id == candidate) is { } row && ensemble.Everyone().TryGetValue(row.Player, out var player)
+    private static string NameOf(AuditionRow set, long candidate, IReadOnlyDictionary<long, PlayerRow> players) =>
+        set.Candidates.FirstOrDefault(c => c.Id == candidate) is { } row && players.TryGetValue(row.Player, out var player)
             ? player.Name
             : "somebody who auditions no more";
 

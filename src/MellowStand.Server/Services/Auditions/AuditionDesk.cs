@@ -186,14 +186,15 @@ public sealed class AuditionDesk(
     }
 
     /// <summary>Changes an entry; another instrument is the part's instrument too, in the same act.</summary>
-    public Change Edit(EntryRow before, EntryRow after) =>
-        auditions.Update(after, before.Instrument == after.Instrument ? null : () => Choose(before.Piece, after.Instrument));
-
-    private void Choose(long id, string instrument)
+    public Change Edit(EntryRow before, EntryRow after)
     {
-        var piece = desk.Open(id);
+        if (before.Instrument == after.Instrument)
+            return auditions.Update(after);
+        // Opened before the act: whoever holds the database waits for no piece.
+        var piece = desk.Open(before.Piece);
         var part = piece.Layer.Printed.Parts[0];
-        pieces.ChooseInstrument(id, new ChosenInstrument(part.Id, part.Name, instrument, piece.Row.Edition), Recognition.KeyOf(part));
+        var choice = new ChosenInstrument(part.Id, part.Name, after.Instrument, piece.Row.Edition);
+        return auditions.Update(after, () => pieces.ChooseInstrument(before.Piece, choice, Recognition.KeyOf(part)));
     }
 
     private long Import(string file, Edition edition, string instrument, string set, IReadOnlyList<RoundRow> rounds)

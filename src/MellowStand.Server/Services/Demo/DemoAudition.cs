@@ -126,7 +126,7 @@ public sealed class DemoAudition(
                 made.AddRange(HandedOut.Where(h => h.Kind == entry.Kind).Select(h => (entry.Id, Passage(entry, h, players, round))));
         }
 
-        auditions.HandedOut(round.Id, made);
+        auditions.HandOut(round.Id, () => [.. made.Select(m => new HandedRow(m.Entry, round.Id, m.Passage, false))]);
         foreach (var (i, (entry, passage)) in made.Index())
             Hear(set.Entries.First(e => e.Id == entry), passage, i);
     }
@@ -199,8 +199,8 @@ public sealed class DemoAudition(
             )
         );
         for (var number = 1; number <= set.Candidates.Count / 2; number++)
-        for (var listener = 1; listener <= 3; listener++)
-            mocks.Mark(id, new MockMarkRow(number, listener, Marks(weights, number, listener), "", 0));
+            for (var listener = 1; listener <= 3; listener++)
+                mocks.Mark(id, new MockMarkRow(number, listener, Marks(weights, number, listener), "", 0));
     }
 
     // Good and less good, each listener a little otherwise, nothing at random.

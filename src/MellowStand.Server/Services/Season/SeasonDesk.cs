@@ -18,6 +18,7 @@ public sealed class SeasonDesk(
     TimeProvider clock
 )
 {
+    private const int MostNamed = 3;
     private const int LongestLook = 400;
 
     /// <summary>What is to be practiced from today on.</summary>
@@ -84,12 +85,20 @@ public sealed class SeasonDesk(
                 )
                 .Where(m => m.Players > 0)
                 .Select(m => $"{m.Title}: {m.Players} {(m.Players == 1 ? "player is" : "players are")} now {BandWords.Of(m.Band)}."),
-            .. now.Where(i => !plan.Items.Any(p => p.PassageId == i.Passage.Id) && i.Players.Count > 0)
-                .Select(i => i.Passage)
-                .DistinctBy(p => p.Id)
-                .Select(p => $"{p.Title} is handed out and not in the plan."),
+            .. NotPlanned([.. Unplanned(now, plan).Select(p => p.Title)]),
         ];
     }
+
+    private static IEnumerable<SeasonPassage> Unplanned(IEnumerable<SeasonItem> now, SeasonPlanRow plan) =>
+        now.Where(i => !plan.Items.Any(p => p.PassageId == i.Passage.Id) && i.Players.Count > 0)
+            .Select(i => i.Passage)
+            .DistinctBy(p => p.Id);
+
+    // A round that was handed out is one sentence, not one for each of its passages.
+    private static IEnumerable<string> NotPlanned(IReadOnlyList<string> titles) =>
+        titles.Count <= MostNamed
+            ? titles.Select(t => $"{t} is handed out and not in the plan.")
+            : [$"{titles.Count} passages are handed out and not in the plan."];
 
     private static DateOnly Later(DateOnly day, DateOnly today) => day < today ? today : day;
 

@@ -44,9 +44,11 @@ const kinds: Record<string, string> = {
     </template>
     <template v-if="!cannot">
       <h3>What it changes</h3>
-      <ul v-if="draft.changes.length" class="changes">
-        <li v-for="c in draft.changes" :key="c">{{ c }}</li>
-      </ul>
+      <div v-if="draft.changes.length" class="changes" role="region" aria-label="What it changes" tabindex="0">
+        <ul>
+          <li v-for="c in draft.changes" :key="c">{{ c }}</li>
+        </ul>
+      </div>
       <p v-else class="quiet">Nothing: the plan in force holds.</p>
     </template>
   </FormDialog>

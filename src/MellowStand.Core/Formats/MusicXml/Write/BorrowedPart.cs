@@ -53,6 +53,10 @@ public static class BorrowedPart
 
     private static void Name(XElement root, Instrument borrower)
     {
+        // Two pieces of one title could not be told apart on the shelf.
+        foreach (var title in root.Elements("work").Elements("work-title").Concat(root.Elements("movement-title")))
+            if (title.Value.Length > 0)
+                title.Value = $"{title.Value}, for {borrower.Name}";
         foreach (var head in root.Elements("part-list").Elements("score-part"))
         {
             head.Elements()
