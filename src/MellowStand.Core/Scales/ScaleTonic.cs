@@ -84,7 +84,7 @@ public readonly record struct ScaleTonic(Step Step, int Alter)
         kind switch
         {
             { IsChromatic: true } => MajorFifths,
-            // Leads to the minor key a semitone above its root: five places up the circle, three back for minor.
+            // Leads to the minor key a semitone above its root: that is five places down the circle, and minor three more.
             { Signature: ScaleSignature.None } => MajorFifths - 8,
             _ => FifthsOf(kind.Signature),
         };

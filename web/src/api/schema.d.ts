@@ -1703,8 +1703,6 @@ export interface paths {
             parameters: {
                 query?: {
                     instrument?: string;
-                    kind?: string;
-                    tonic?: string;
                     pitch?: string;
                     octaves?: number;
                     rhythm?: string;
@@ -1713,6 +1711,8 @@ export interface paths {
                     fingerings?: string;
                     positions?: string;
                     level?: string;
+                    kind?: string;
+                    tonic?: string;
                 };
                 header?: never;
                 path?: never;
@@ -5990,8 +5990,6 @@ export interface paths {
             parameters: {
                 query?: {
                     instrument?: string;
-                    kinds?: string;
-                    tonics?: string;
                     pitch?: string;
                     octaves?: number;
                     rhythm?: string;
@@ -6000,6 +5998,8 @@ export interface paths {
                     fingerings?: string;
                     positions?: string;
                     level?: string;
+                    kinds?: string;
+                    tonics?: string;
                 };
                 header?: never;
                 path?: never;

@@ -65,7 +65,8 @@ public static class EntryEndpoints
 
     private static Created<AuditionView> Add(long set, ShelfEntryAsk ask, AuditionDesk desk, AuditionViews views)
     {
-        desk.Add(desk.Find(set), ask.Piece, PieceImport.Instrument(ask.Instrument), AuditionEndpoints.Kind(ask.Kind));
+        var wish = new EntryWish("", PieceImport.Instrument(ask.Instrument), AuditionEndpoints.Kind(ask.Kind));
+        desk.Add(desk.Find(set), ask.Piece, wish);
         return Made(set, desk, views);
     }
 

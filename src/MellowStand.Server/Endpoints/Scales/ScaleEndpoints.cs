@@ -19,66 +19,16 @@ public static class ScaleEndpoints
         group.MapPost("", Keep);
     }
 
-    private static FileContentHttpResult One(
-        ScaleDesk desk,
-        string? instrument = null,
-        string? kind = null,
-        string? tonic = null,
-        string? pitch = null,
-        int? octaves = null,
-        string? rhythm = null,
-        string? slurring = null,
-        string? signs = null,
-        string? fingerings = null,
-        string? positions = null,
-        string? level = null
-    ) =>
-        File(
-            desk.Write(
-                new ScaleListRequest(
-                    instrument,
-                    [new ScaleAsk(kind, tonic, octaves)],
-                    pitch,
-                    rhythm,
-                    slurring,
-                    signs,
-                    fingerings,
-                    positions,
-                    level
-                )
-            )
-        );
+    private static FileContentHttpResult One([AsParameters] ScaleQuery query, ScaleDesk desk, string? kind = null, string? tonic = null) =>
+        File(desk.Write(query.Of([new ScaleAsk(kind, tonic, query.Octaves)])));
 
     // Kinds and tonics with commas between them: every kind on every tonic, to look at before it is kept.
     private static FileContentHttpResult List(
+        [AsParameters] ScaleQuery query,
         ScaleDesk desk,
-        string? instrument = null,
         string? kinds = null,
-        string? tonics = null,
-        string? pitch = null,
-        int? octaves = null,
-        string? rhythm = null,
-        string? slurring = null,
-        string? signs = null,
-        string? fingerings = null,
-        string? positions = null,
-        string? level = null
-    ) =>
-        File(
-            desk.Write(
-                new ScaleListRequest(
-                    instrument,
-                    [.. Words(kinds).SelectMany(k => Words(tonics).Select(t => new ScaleAsk(k, t, octaves)))],
-                    pitch,
-                    rhythm,
-                    slurring,
-                    signs,
-                    fingerings,
-                    positions,
-                    level
-                )
-            )
-        );
+        string? tonics = null
+    ) => File(desk.Write(query.Of([.. Words(kinds).SelectMany(k => Words(tonics).Select(t => new ScaleAsk(k, t, query.Octaves)))])));
 
     private static string[] Words(string? list) => (list ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries);
 

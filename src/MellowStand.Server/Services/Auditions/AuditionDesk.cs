@@ -67,19 +67,9 @@ public sealed class AuditionDesk(
             rounds,
             kept =>
                 [
-                    .. found.Select(x => new EntryRow(
-                        0,
-                        Import(x.File.Name, x.File.Edition, x.Entry.Instrument, name, kept),
-                        x.Entry.Instrument,
-                        x.Entry.Kind,
-                        null,
-                        "",
-                        "quarter",
-                        Printed(x.File.Edition)?.Bpm,
-                        Printed(x.File.Edition)?.UpperBpm,
-                        "",
-                        [.. kept.Select(r => new AskedRow(r.Id, "", ""))]
-                    )),
+                    .. found.Select(x =>
+                        Whole(Import(x.File.Name, x.File.Edition, x.Entry.Instrument, name, kept), x.Entry, x.File.Edition, kept)
+                    ),
                 ],
             clock.GetUtcNow()
         );
@@ -89,24 +79,11 @@ public sealed class AuditionDesk(
     internal long Add(AuditionRow set, SetFile file, EntryWish entry) =>
         auditions.AddEntry(
             set.Id,
-            () =>
-                new EntryRow(
-                    0,
-                    Import(file.Name, file.Edition, entry.Instrument, set.Name, set.Rounds),
-                    entry.Instrument,
-                    entry.Kind,
-                    null,
-                    "",
-                    "quarter",
-                    Printed(file.Edition)?.Bpm,
-                    Printed(file.Edition)?.UpperBpm,
-                    "",
-                    [.. set.Rounds.Select(r => new AskedRow(r.Id, "", ""))]
-                )
+            () => Whole(Import(file.Name, file.Edition, entry.Instrument, set.Name, set.Rounds), entry, file.Edition, set.Rounds)
         );
 
     /// <summary>Adds a piece that is on the shelf already, as a list of scales.</summary>
-    public long Add(AuditionRow set, long piece, string instrument, string kind)
+    internal long Add(AuditionRow set, long piece, EntryWish entry)
     {
         var open = desk.Open(piece);
         if (set.Entries.Any(e => e.Piece == piece))
@@ -116,19 +93,7 @@ public sealed class AuditionDesk(
             () =>
             {
                 pieces.Update(open.Row with { Kind = "etude", EtudeSet = set.Name, Due = open.Row.Due ?? FirstDay(set.Rounds) });
-                return new EntryRow(
-                    0,
-                    piece,
-                    instrument,
-                    kind,
-                    null,
-                    "",
-                    "quarter",
-                    Printed(open.Layer.Edition)?.Bpm,
-                    Printed(open.Layer.Edition)?.UpperBpm,
-                    "",
-                    [.. set.Rounds.Select(r => new AskedRow(r.Id, "", ""))]
-                );
+                return Whole(piece, entry, open.Layer.Edition, set.Rounds);
             }
         );
     }
@@ -202,6 +167,25 @@ public sealed class AuditionDesk(
         var part = edition.Printed.Parts[0];
         var known = Recognition.Of(part, house.LearnedInstruments()).Instrument?.Id == instrument;
         return import.Keep(new ImportWish(file, "etude", set, FirstDay(rounds), known ? [] : [(part.Id, instrument)]), edition);
+    }
+
+    // Until somebody says otherwise each round asks for the whole piece, at the tempo that is printed.
+    private static EntryRow Whole(long piece, EntryWish entry, Edition edition, IReadOnlyList<RoundRow> rounds)
+    {
+        var printed = Printed(edition);
+        return new EntryRow(
+            0,
+            piece,
+            entry.Instrument,
+            entry.Kind,
+            null,
+            "",
+            "quarter",
+            printed?.Bpm,
+            printed?.UpperBpm,
+            "",
+            [.. rounds.Select(r => new AskedRow(r.Id, "", ""))]
+        );
     }
 
     private static DateOnly? FirstDay(IReadOnlyList<RoundRow> rounds) => rounds.Count == 0 ? null : rounds.Min(r => r.Held);

@@ -1,48 +1,16 @@
 <script setup lang="ts">
-import { Progress as AProgress } from 'ant-design-vue'
-import { computed, ref } from 'vue'
-import { api, take, type Schemas } from '../../api/client'
-import { say, tellError } from '../../common/tell'
-import { followJob } from '../../views/shelf/followJob'
+import { api, take } from '../../api/client'
+import PdfJob from './PdfJob.vue'
 
-/** All parts as PDFs in one zip, made by the browser that is installed beside the server. */
+/** All parts as PDFs in one zip. */
 const props = defineProps<{ piece: number; parts: readonly string[]; paper: string; cues: boolean }>()
-const now = ref<Schemas['JobView'] | null>(null)
-const share = computed(() => (now.value?.total ? Math.round((100 * now.value.done) / now.value.total) : 0))
-
-async function make() {
-  try {
-    const job = await take(
-      api.POST('/api/pieces/{id}/prints', {
-        params: { path: { id: props.piece } },
-        body: { parts: [...props.parts], paper: props.paper, cues: props.cues },
-      }),
-    )
-    const made = await followJob(job, (j) => (now.value = j))
-    say('The PDFs are made.')
-    location.assign(made.result!)
-  } catch (e) {
-    tellError(e)
-  }
-  now.value = null
-}
-const cancel = () => now.value && api.DELETE('/api/jobs/{job}', { params: { path: { job: now.value.id } } })
+const start = () =>
+  take(
+    api.POST('/api/pieces/{id}/prints', {
+      params: { path: { id: props.piece } },
+      body: { parts: [...props.parts], paper: props.paper, cues: props.cues },
+    }),
+  )
 </script>
 
-<template>
-  <button v-if="!now" type="button" @click="make">PDFs of all parts (zip)</button>
-  <span v-else class="making">
-    {{ now.step }}
-    <AProgress :percent="share" size="small" :show-info="false" aria-label="Making PDFs" />
-    <button type="button" @click="cancel">Cancel</button>
-  </span>
-</template>
-
-<style scoped>
-.making {
-  display: inline-grid;
-  grid-template-columns: auto 120px auto;
-  gap: 8px;
-  align-items: center;
-}
-</style>
+<template><PdfJob words="PDFs of all parts (zip)" :start="start" /></template>
