@@ -3,8 +3,8 @@ using MellowStand.Core.Technique;
 namespace MellowStand.Core.Scales;
 
 /// <summary>Where the hand of a string player moves to another position.</summary>
-/// <remarks>Positions in Roman numerals over the first note in them, halves as <c>½</c>: common practice, no published source. How those of
-/// the bass are numbered is a house rule, and stands in the codes of Technique already.</remarks>
+/// <remarks>Positions in Roman numerals over the first note in them, halves as <c>½</c>: common practice, no published source. How those
+/// of the bass are numbered is a house rule, and stands in the codes of Technique already.</remarks>
 internal static class StringPositions
 {
     private const string First = "1";

@@ -40,6 +40,8 @@ public class MatterTests
     [InlineData("no-dynamics", "f", "C5q D5q | G5h", "!f C5q D5q | G5h")]
     [InlineData("two-slurs", "longer", "C5e[[ D5e] E5e F5e] | G5h", "C5e[ D5e E5e F5e] | G5h")]
     [InlineData("two-slurs", "shorter", "C5e[[ D5e] E5e F5e] | G5h", "C5e[ D5e] E5e F5e | G5h")]
+    [InlineData("two-slurs", "shorter", "C5e[[ D5e] E5e[ F5e]] | G5h", "C5e[ D5e] E5e[ F5e] | G5h")]
+    [InlineData("two-slurs", "longer", "C5e[[ D5e] E5e[ F5e]] | G5h", "C5e[ D5e E5e F5e] | G5h")]
     public void An_answer_is_written_in(string matter, string answer, string before, string after)
     {
         var layer = Layer("part \"Flute\"\nmeter:2/4 | " + before);
@@ -84,7 +86,7 @@ public class MatterTests
     private static Layer Decided(Layer layer, string matter, string answer)
     {
         var said = MatterTable.Find(matter)!.Find(answer)!;
-        var drafts = Places(layer, matter).Select(said.Change).OfType<MarkChange>();
+        var drafts = layer.Current.Parts.SelectMany(p => MatterTable.Find(matter)!.Changes(layer, p, said));
         var decisions = drafts.Select((c, i) => new Decision(i + 1, 1, new DecisionDraft(null, Verdict.Free, null, "set", [c]), "T", ""));
         var next = Core.Layers.Layer.Of(layer.Edition, layer.Knowledge, [.. decisions], layer);
         next.TryOut(next.Decisions);

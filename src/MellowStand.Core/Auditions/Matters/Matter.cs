@@ -39,4 +39,13 @@ public sealed record Matter(
 {
     /// <summary>The answer with the name, or null.</summary>
     public MatterAnswer? Find(string? name) => Answers.FirstOrDefault(a => a.Name == name);
+
+    /// <summary>What an answer writes into a part, each change once: one slur may hold two others.</summary>
+    public IReadOnlyList<MarkChange> Changes(Layer layer, Part part, MatterAnswer answer) =>
+        [
+            .. Places(layer, part)
+                .Select(answer.Change)
+                .OfType<MarkChange>()
+                .DistinctBy(c => string.Join('|', string.Join(' ', c.Notes), string.Join(' ', c.Added), string.Join(' ', c.Removed))),
+        ];
 }

@@ -68,7 +68,8 @@ public sealed class HandOutDesk(
         var piece = pieces.Open(entry.Piece);
         if (EntryCounts.Range(piece, asked) is not { } range)
             throw Refusal.Conflict(
-                $"{round.Name} asks measures {asked.From}–{asked.To} of {piece.Row.Title}, which are not there. Mend them in the set first."
+                $"{round.Name} asks measures {asked.From}–{asked.To} of {piece.Row.Title}, which are not there. "
+                    + "Mend them in the set first."
             );
         var part = piece.Layer.Current.Parts[0].Id;
         var (_, cut) = cutter.Cut(entry.Piece, [part], piece.Label(range.From), piece.Label(range.To), Longest);

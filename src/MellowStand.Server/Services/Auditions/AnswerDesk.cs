@@ -119,9 +119,8 @@ public sealed class AnswerDesk(AnswerRepository answers, PieceDesk desk, Decide 
     {
         IReadOnlyList<DecisionDraft> Drafts(OpenPiece piece) =>
             [
-                .. Found(piece, matter)
-                    .Select(answer.Change)
-                    .OfType<MarkChange>()
+                .. matter
+                    .Changes(piece.Layer, piece.Layer.Current.Parts[0], answer)
                     .Select(c => new DecisionDraft(null, Verdict.Free, answer.Words, matter.Question, [c])),
             ];
         return Drafts(desk.Open(entry.Piece)).Count == 0 ? [] : decide.Make(entry.Piece, person, Drafts).Made.Select(d => d.Id);

@@ -6,8 +6,8 @@ namespace MellowStand.Core.Formats.MusicXml;
 
 /// <summary>Rewrites the pitches, keys and printed signs of a part so that every note stands elsewhere.</summary>
 /// <param name="move">How far, from what is written to what is to be written, at a place of the part.</param>
-/// <remarks>A key moves by 7 × semitones − 12 × letters fifths. Printed signs are worked out anew: one is printed where the pitch is not
-/// what the key or the measure says.</remarks>
+/// <remarks>A key moves by 7 × semitones − 12 × letters fifths. Printed signs are worked out anew: one is printed where the pitch is
+/// not what the key or the measure says.</remarks>
 internal sealed class MovedPart(Func<PartWalk, Transposition> move) : IPartListener
 {
     private const int MostSigns = 7;
