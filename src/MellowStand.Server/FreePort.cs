@@ -9,7 +9,7 @@ internal static class FreePort
     /// <exception cref="StartException">Another program listens there, or it may not be taken.</exception>
     public static void Check(int? port)
     {
-        if (port is not { } number)
+        if (port is not { } number || number == 0)
             return;
         try
         {

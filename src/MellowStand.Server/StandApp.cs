@@ -15,8 +15,7 @@ namespace MellowStand.Server;
 public static class StandApp
 {
     /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--host NAME</c> (names it answers under besides loopback's, with
-    /// commas), <c>--web DIR</c> (the built front end) and <c>--demo true</c> are
-    /// read from the arguments.</summary>
+    /// commas), <c>--web DIR</c> (the built front end), <c>--demo true</c> and <c>--today DAY</c> are read from the arguments.</summary>
     public static WebApplication Build(string[] args)
     {
         var web = new ConfigurationBuilder().AddCommandLine(args).Build()["web"];
@@ -54,9 +53,9 @@ public static class StandApp
         var app = Built(builder, folder);
         Use(app);
         app.MapStand();
-        if (options.Port is { } listening)
+        if (options.Port is not null)
             app.Lifetime.ApplicationStarted.Register(() =>
-                Console.WriteLine($"Mellow Stand is at http://127.0.0.1:{listening} (Ctrl-C stops it)\nData: {folder.Path}")
+                Console.WriteLine($"Mellow Stand is at {string.Join(", ", app.Urls)} (Ctrl-C stops it)\nData: {folder.Path}")
             );
         app.Services.GetRequiredService<UpgradeService>().Run();
         if (options.Demo && app.Services.GetRequiredService<DemoSwitch>().WithSchool)
@@ -84,7 +83,7 @@ public static class StandApp
     private static void AddServices(WebApplicationBuilder builder)
     {
         var services = builder.Services;
-        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(s => SetDayClock.At(s.GetRequiredService<StandOptions>().Today));
         services.AddSingleton(new DemoSwitch(true));
         services.AddSingleton(s => new Database(s.GetRequiredService<DataFolder>().Database));
         services

@@ -7,11 +7,8 @@ namespace MellowStand.Storage;
 public sealed class ChartRepository(Database database)
 {
     /// <summary>All corrections.</summary>
-    public IReadOnlyList<ChartCorrection> All()
-    {
-        using var c = database.Open();
-        return All(c);
-    }
+    public IReadOnlyList<ChartCorrection> All() =>
+        database.Look(c => All(c));
 
     /// <summary>Makes a correction, in place of an earlier one of the same fingering; one of two usual fingerings of a note gives
     /// way.</summary>
@@ -58,12 +55,12 @@ public sealed class ChartRepository(Database database)
         c.Read(
             "SELECT instrument, written, code, standing, keys, remark FROM chart_correction ORDER BY instrument, written, code",
             r => new ChartCorrection(
-                r.GetString(0),
-                r.GetInt32(1),
-                r.GetString(2),
-                r.GetString(3),
-                r.GetString(4).Split(' ', StringSplitOptions.RemoveEmptyEntries),
-                r.GetString(5)
+                r.Text("instrument"),
+                r.Int("written"),
+                r.Text("code"),
+                r.Text("standing"),
+                r.Text("keys").Split(' ', StringSplitOptions.RemoveEmptyEntries),
+                r.Text("remark")
             )
         );
 }

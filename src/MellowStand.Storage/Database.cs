@@ -15,6 +15,8 @@ public sealed class Database : IDisposable
 
     private readonly long? _mostPages;
     private readonly ThreadLocal<SqliteConnection?> _running = new();
+    private readonly AsyncLocal<Counters?> _pinned = new();
+    private long _queries;
 
     /// <summary>Opens or makes the file and brings it to the newest migration.</summary>
     /// <param name="path">Path of the file; its folder is made where there is none.</param>
@@ -54,10 +56,14 @@ public sealed class Database : IDisposable
     /// <summary>Path of the file.</summary>
     public string Path { get; }
 
-    /// <summary>A connection that keeps its word: foreign keys, full synchronisation, ten seconds of patience.</summary>
+    /// <summary>How many queries were asked since it was opened, by all who ask.</summary>
+    public long Queries => Interlocked.Read(ref _queries);
+
+    /// <summary>A connection of one's own that keeps its word: foreign keys, full synchronisation, ten seconds of patience. Repositories
+    /// look (<see cref="Look"/>) and act (<see cref="Act"/>) instead, so that a look inside an act sees what the act has written.</summary>
     public SqliteConnection Open()
     {
-        var connection = new SqliteConnection(_connectionString);
+        var connection = new CountedConnection(_connectionString, () => Interlocked.Increment(ref _queries));
         connection.Open();
         using var command = connection.CreateCommand();
         command.CommandText = "PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA busy_timeout = 10000;";
@@ -66,6 +72,34 @@ public sealed class Database : IDisposable
             connection.Run($"PRAGMA max_page_count = {most}");
         return connection;
     }
+
+    /// <summary>True inside an act on this thread.</summary>
+    public bool IsActing => _running.Value is not null;
+
+    /// <summary>The counters as they stand, or as they stood when the request that asks was begun (<see cref="Pin"/>).</summary>
+    public Counters Now() => IsActing ? Look(CountersOf) : _pinned.Value ?? Look(CountersOf);
+
+    /// <summary>Lets all that one request asks for rest on the same counters: they are read once. What was read under an older counter is
+    /// read again by the next request.</summary>
+    /// <param name="counters">The counters as read when the request began.</param>
+    public void Pin(Counters counters) => _pinned.Value = counters;
+
+    /// <summary>Lets what follows in this request see what others have written meanwhile.</summary>
+    public void Unpin() => _pinned.Value = null;
+
+    internal static Counters CountersOf(SqliteConnection c) =>
+        c.One(
+            "SELECT d.shelf, d.people, d.passages, d.plans, d.hearing, d.auditions, s.n + s.quiet AS school FROM desk_revision d, school_revision s",
+            r => new Counters(
+                r.Long("shelf"),
+                r.Long("people"),
+                r.Long("passages"),
+                r.Long("plans"),
+                r.Long("hearing"),
+                r.Long("auditions"),
+                r.Long("school")
+            )
+        );
 
     /// <summary>Runs one act in one transaction: all of it is kept, or nothing. An act inside another is part of it.</summary>
     public T Act<T>(Func<SqliteConnection, T> act)
@@ -78,7 +112,10 @@ public sealed class Database : IDisposable
         {
             _running.Value = connection;
             var result = act(connection);
+            var after = _pinned.Value is null ? null : (Counters?)CountersOf(connection);
             transaction.Commit();
+            // What is read after it in the same request sees it.
+            _pinned.Value = after;
             return result;
         }
         finally

@@ -91,8 +91,8 @@ public sealed class DecisionRepository(Database database)
                     + $"k.decision_id WHERE d.piece_id = $piece AND d.undone IS NULL AND d.{which} ORDER BY k.decision_id, k.position",
                 r =>
                     (
-                        Id: r.GetInt64(0),
-                        Change: new MarkChange(r.GetString(1), Split(r.GetString(2)), Marks(r.GetString(3)), Marks(r.GetString(4)))
+                        Id: r.Long("decision_id"),
+                        Change: new MarkChange(r.Text("part"), Split(r.Text("notes")), Marks(r.Text("added")), Marks(r.Text("removed")))
                     ),
                 ("piece", piece)
             )
@@ -101,11 +101,11 @@ public sealed class DecisionRepository(Database database)
             $"SELECT id, act, difference, verdict, reading, why, person, made FROM decision WHERE piece_id = $piece AND undone "
                 + $"IS NULL AND {which} ORDER BY id",
             r => new Decision(
-                r.GetInt64(0),
-                r.GetInt64(1),
-                new DecisionDraft(r.Text(2), Verdicts[r.GetString(3)], r.Text(4), r.GetString(5), [.. changes[r.GetInt64(0)]]),
-                r.GetString(6),
-                r.GetString(7)
+                r.Long("id"),
+                r.Long("act"),
+                new DecisionDraft(r.TextOrNull("difference"), Verdicts[r.Text("verdict")], r.TextOrNull("reading"), r.Text("why"), [.. changes[r.Long("id")]]),
+                r.Text("person"),
+                r.Text("made")
             ),
             ("piece", piece)
         );
@@ -113,9 +113,9 @@ public sealed class DecisionRepository(Database database)
 
     internal static Dictionary<string, int> Versions(SqliteConnection c, long piece) =>
         c.Read(
-                "SELECT difference, COUNT(*) + COUNT(undone) FROM decision WHERE piece_id = $piece AND difference IS NOT NULL "
+                "SELECT difference, COUNT(*) + COUNT(undone) AS version FROM decision WHERE piece_id = $piece AND difference IS NOT NULL "
                     + "GROUP BY difference",
-                r => (Id: r.GetString(0), Version: r.GetInt32(1)),
+                r => (Id: r.Text("difference"), Version: r.Int("version")),
                 ("piece", piece)
             )
             .ToDictionary(x => x.Id, x => x.Version);

@@ -24,7 +24,7 @@ public sealed record LeaderRow(string Parts, string Leader);
 /// <param name="Leaders">Leader as it was to the leader as it is.</param>
 /// <param name="Seats">Part as it was to who plays the parts as they are.</param>
 public sealed record Places(
-    IReadOnlyList<(long Passage, Address Place)> Passages,
+    IReadOnlyList<(PassageId Passage, Address Place)> Passages,
     IReadOnlyList<(string Finding, ReviewedFinding Now)> Quiet,
     IReadOnlyList<(string Part, ChosenInstrument Now)> Instruments,
     IReadOnlyList<(LeaderRow Was, LeaderRow Now)> Leaders,
@@ -75,12 +75,12 @@ public sealed class EditionRepository(Database database)
             QuietRepository.Findings(c, piece),
             c.Read(
                 "SELECT part, name, instrument, edition FROM part_instrument WHERE piece_id = $piece ORDER BY part",
-                r => new ChosenInstrument(r.GetString(0), r.GetString(1), r.GetString(2), r.Text(3) ?? ""),
+                r => new ChosenInstrument(r.Text("part"), r.Text("name"), r.Text("instrument"), r.TextOrNull("edition") ?? ""),
                 ("piece", piece)
             ),
             c.Read(
                 "SELECT parts, leader, edition FROM leader WHERE piece_id = $piece ORDER BY parts",
-                r => (new LeaderRow(r.GetString(0), r.GetString(1)), r.Text(2) ?? ""),
+                r => (new LeaderRow(r.Text("parts"), r.Text("leader")), r.TextOrNull("edition") ?? ""),
                 ("piece", piece)
             ),
             SeatRepository.Of(c, piece),
@@ -97,7 +97,7 @@ public sealed class EditionRepository(Database database)
         {
             if (!IsAsRead(c, piece))
                 return false;
-            c.Run(
+            var left = c.Insert(
                 "INSERT INTO edition (piece_id, file_name, original, hash, reason, replaced) "
                     + "SELECT id, file_name, original, edition, $reason, $now FROM piece WHERE id = $piece",
                 ("piece", piece.Id),
@@ -111,7 +111,7 @@ public sealed class EditionRepository(Database database)
                 ("original", next.Original),
                 ("edition", next.Edition)
             );
-            UndoAll(c, piece.Id, now);
+            UndoAll(c, piece.Id, left, now);
             Insert(c, piece with { Edition = next.Edition }, next.Decisions);
             foreach (var (decision, why) in next.SetAside)
                 DecisionRepository.Insert(
@@ -130,22 +130,16 @@ public sealed class EditionRepository(Database database)
         });
 
     /// <summary>Older editions that can be brought back, newest first.</summary>
-    public IReadOnlyList<EditionRow> Of(long piece)
-    {
-        using var c = database.Open();
-        return c.Read(
+    public IReadOnlyList<EditionRow> Of(long piece) =>
+        database.Look(c => c.Read(
             "SELECT id, file_name, reason, replaced FROM edition WHERE piece_id = $piece AND restored IS NULL ORDER BY id DESC",
-            r => new EditionRow(r.GetInt64(0), r.GetString(1), r.GetString(2), r.GetString(3)),
+            r => new EditionRow(r.Long("id"), r.Text("file_name"), r.Text("reason"), r.Text("replaced")),
             ("piece", piece)
-        );
-    }
+        ));
 
     /// <summary>The bytes of an older edition.</summary>
-    public byte[] Original(long edition)
-    {
-        using var c = database.Open();
-        return c.Read("SELECT original FROM edition WHERE id = $id", r => (byte[])r[0], ("id", edition)).Single();
-    }
+    public byte[] Original(long edition) =>
+        database.Look(c => c.Read("SELECT original FROM edition WHERE id = $id", r => r.Bytes("original"), ("id", edition)).Single());
 
     /// <summary>Brings the newest older edition back with the decisions it had; decisions made since are undone.</summary>
     /// <param name="piece">The piece as it was read.</param>
@@ -159,8 +153,7 @@ public sealed class EditionRepository(Database database)
         {
             if (!IsAsRead(c, piece))
                 return false;
-            var replaced = c.Read("SELECT replaced FROM edition WHERE id = $id", r => r.GetString(0), ("id", edition)).Single();
-            UndoAll(c, piece.Id, now);
+            UndoAll(c, piece.Id, null, now);
             // What was set aside when the edition left is in force again with it.
             c.Run(
                 "UPDATE decision SET undone = $now WHERE piece_id = $piece AND set_aside IS NOT NULL AND edition = $edition AND "
@@ -170,9 +163,9 @@ public sealed class EditionRepository(Database database)
                 ("now", now.Iso())
             );
             c.Run(
-                "UPDATE decision SET undone = NULL WHERE piece_id = $piece AND undone = $then AND set_aside IS NULL",
+                "UPDATE decision SET undone = NULL, left_with = NULL WHERE piece_id = $piece AND left_with = $edition AND set_aside IS NULL",
                 ("piece", piece.Id),
-                ("then", replaced)
+                ("edition", edition)
             );
             c.Run(
                 "UPDATE piece SET file_name = e.file_name, original = e.original, edition = $hash FROM edition e "
@@ -213,7 +206,7 @@ public sealed class EditionRepository(Database database)
     {
         var why = c.Read(
                 "SELECT id, set_aside FROM decision WHERE piece_id = $piece AND undone IS NULL AND set_aside IS NOT NULL",
-                r => (Id: r.GetInt64(0), Why: r.GetString(1)),
+                r => (Id: r.Long("id"), Why: r.Text("set_aside")),
                 ("piece", piece)
             )
             .ToDictionary(x => x.Id, x => x.Why);
@@ -223,10 +216,12 @@ public sealed class EditionRepository(Database database)
     private static bool IsAsRead(SqliteConnection c, PieceRow piece) =>
         PieceRepository.Find(c, piece.Id) is { } there && there.Edition == piece.Edition && there.Stamp.Revision == piece.Stamp.Revision;
 
-    private static void UndoAll(SqliteConnection c, long piece, DateTimeOffset now) =>
+    // Those that leave with an edition come back with it.
+    private static void UndoAll(SqliteConnection c, long piece, long? edition, DateTimeOffset now) =>
         c.Run(
-            "UPDATE decision SET undone = $now WHERE piece_id = $piece AND undone IS NULL AND set_aside IS NULL",
+            "UPDATE decision SET undone = $now, left_with = $edition WHERE piece_id = $piece AND undone IS NULL AND set_aside IS NULL",
             ("piece", piece),
+            ("edition", edition),
             ("now", now.Iso())
         );
 
@@ -250,7 +245,7 @@ public sealed class EditionRepository(Database database)
         {
             var made = c.Read(
                 "DELETE FROM quiet_finding WHERE piece_id = $piece AND finding = $finding RETURNING made",
-                r => r.GetString(0),
+                r => r.Text("made"),
                 ("piece", piece.Id),
                 ("finding", finding)
             );

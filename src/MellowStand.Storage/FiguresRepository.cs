@@ -15,15 +15,12 @@ public sealed record ShelfFigures(Stamp Stamp, int Parts, int Measures, int Diff
 public sealed class FiguresRepository(Database database)
 {
     /// <summary>The figures that are stored: piece to figures.</summary>
-    public IReadOnlyDictionary<long, ShelfFigures> All()
-    {
-        using var c = database.Open();
-        return c.Read(
+    public IReadOnlyDictionary<long, ShelfFigures> All() =>
+        database.Look(c => c.Read(
                 "SELECT piece_id, revision, quiet, school, school_quiet, parts, measures, differences, open, findings FROM shelf_figures",
-                r => (Id: r.GetInt64(0), Figures: Row(r))
+                r => (Id: r.Long("piece_id"), Figures: Row(r))
             )
-            .ToDictionary(x => x.Id, x => x.Figures);
-    }
+            .ToDictionary(x => x.Id, x => x.Figures));
 
     /// <summary>Stores the figures of a piece.</summary>
     public void Keep(long piece, ShelfFigures f) =>
@@ -47,13 +44,6 @@ public sealed class FiguresRepository(Database database)
             )
         );
 
-    private static ShelfFigures Row(SqliteDataReader r) =>
-        new(
-            new Stamp(r.GetInt64(1), r.GetInt64(2), r.GetInt64(3), r.GetInt64(4)),
-            r.GetInt32(5),
-            r.GetInt32(6),
-            r.GetInt32(7),
-            r.GetInt32(8),
-            r.GetInt32(9)
-        );
+    private static ShelfFigures Row(Row r) =>
+        new(Stamps.Of(r), r.Int("parts"), r.Int("measures"), r.Int("differences"), r.Int("open"), r.Int("findings"));
 }

@@ -9,20 +9,16 @@ public sealed record DirectorRow(string Name, string PasswordHash);
 /// <summary>House rules and the director's account.</summary>
 public sealed class HouseRepository(Database database)
 {
+    private readonly Slice<House> _house = new(database, RestsOn.School, House);
+    private readonly Slice<Dictionary<string, string>> _learned = new(database, RestsOn.School, LearnedInstruments);
+
     /// <summary>The answers chosen so far.</summary>
-    public House House()
-    {
-        using var c = database.Open();
-        return House(c);
-    }
+    public House House() => _house.Now();
 
     /// <summary>How often each answer was chosen; a rule that never was is left out.</summary>
-    public IReadOnlyDictionary<string, int> Versions()
-    {
-        using var c = database.Open();
-        return c.Read("SELECT name, version FROM house_rule", r => (r.GetString(0), r.GetInt32(1)))
-            .ToDictionary(x => x.Item1, x => x.Item2);
-    }
+    public IReadOnlyDictionary<string, int> Versions() =>
+        database.Look(c => c.Read("SELECT name, version FROM house_rule", r => (r.Text("name"), r.Int("version")))
+            .ToDictionary(x => x.Item1, x => x.Item2));
 
     /// <summary>Chooses an answer.</summary>
     /// <param name="rule">The rule.</param>
@@ -31,7 +27,7 @@ public sealed class HouseRepository(Database database)
     public Change Choose(string rule, string choice, int? version) =>
         database.Act(c =>
         {
-            var there = c.Read("SELECT version FROM house_rule WHERE name = $rule", r => r.GetInt32(0), ("rule", rule)).FirstOrDefault();
+            var there = c.Read("SELECT version FROM house_rule WHERE name = $rule", r => r.Int("version"), ("rule", rule)).FirstOrDefault();
             if (version is { } seen && seen != there)
                 return Change.Stale;
             c.Run(
@@ -44,18 +40,11 @@ public sealed class HouseRepository(Database database)
         });
 
     /// <summary>Instruments that the director corrected: printed name and transposition to instrument id.</summary>
-    public IReadOnlyDictionary<string, string> LearnedInstruments()
-    {
-        using var c = database.Open();
-        return LearnedInstruments(c);
-    }
+    public IReadOnlyDictionary<string, string> LearnedInstruments() => _learned.Now();
 
     /// <summary>The director, or null before the first run is done.</summary>
-    public DirectorRow? Director()
-    {
-        using var c = database.Open();
-        return c.Read("SELECT name, password_hash FROM director", r => new DirectorRow(r.GetString(0), r.GetString(1))).FirstOrDefault();
-    }
+    public DirectorRow? Director() =>
+        database.Look(c => c.Read("SELECT name, password_hash FROM director", r => new DirectorRow(r.Text("name"), r.Text("password_hash"))).FirstOrDefault());
 
     /// <summary>Makes the director's account.</summary>
     /// <returns>False when there is one already.</returns>
@@ -70,10 +59,10 @@ public sealed class HouseRepository(Database database)
         ) > 0;
 
     internal static House House(SqliteConnection c) =>
-        new(c.Read("SELECT name, choice FROM house_rule", r => (r.GetString(0), r.GetString(1))).ToDictionary(x => x.Item1, x => x.Item2));
+        new(c.Read("SELECT name, choice FROM house_rule", r => (r.Text("name"), r.Text("choice"))).ToDictionary(x => x.Item1, x => x.Item2));
 
     internal static Dictionary<string, string> LearnedInstruments(SqliteConnection c) =>
-        c.Read("SELECT name, instrument FROM learned_instrument", r => (r.GetString(0), r.GetString(1)))
+        c.Read("SELECT name, instrument FROM learned_instrument", r => (r.Text("name"), r.Text("instrument")))
             .ToDictionary(x => x.Item1, x => x.Item2);
 
     /// <summary>Remembers a correction for the next file.</summary>

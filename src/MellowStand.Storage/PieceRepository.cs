@@ -52,7 +52,8 @@ public sealed record ChosenInstrument(string Part, string Name, string Instrumen
 public sealed class PieceRepository(Database database)
 {
     private const string Columns =
-        "SELECT p.id, p.title, p.kind, p.etude_set, p.due, p.file_name, p.edition, p.revision, p.quiet, s.n, s.quiet, p.version "
+        "SELECT p.id, p.title, p.kind, p.etude_set, p.due, p.file_name, p.edition, p.revision, p.quiet, s.n AS school, "
+        + "s.quiet AS school_quiet, p.version "
         + "FROM piece p, school_revision s";
 
     /// <summary>Keeps an imported file as it came, with the instruments chosen at once, in one act.</summary>
@@ -94,6 +95,16 @@ public sealed class PieceRepository(Database database)
     /// <summary>One piece, or null.</summary>
     public PieceRow? Find(long id) => database.Look(c => Find(c, id));
 
+    /// <summary>Those of many pieces that are on the shelf.</summary>
+    public IReadOnlyList<PieceRow> Find(IEnumerable<long> ids) =>
+        database.Look(c =>
+            c.Read(
+                Columns + " WHERE p.deleted IS NULL AND p.id IN (SELECT value FROM json_each($ids))",
+                Row,
+                ("ids", Sql.Json(ids.Distinct()))
+            )
+        );
+
     /// <summary>Changes title, kind, set and date of a piece that still has the row's version.</summary>
     public Change Update(PieceRow piece) =>
         database.Act(c =>
@@ -116,7 +127,7 @@ public sealed class PieceRepository(Database database)
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public bool Restore(long id) =>
-        database.Act(c => c.Run("UPDATE piece SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+        database.Act(c => c.Run("UPDATE piece SET deleted = NULL, left_with = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
     /// <summary>Chooses the instrument of a part, and remembers it for the next file.</summary>
     /// <param name="id">The piece.</param>
@@ -169,16 +180,16 @@ public sealed class PieceRepository(Database database)
                 ("leader", leader)
             );
 
-    private static PieceRow Row(SqliteDataReader r) =>
+    private static PieceRow Row(Row r) =>
         new(
-            r.GetInt64(0),
-            r.GetString(1),
-            r.GetString(2),
-            r.Text(3),
-            r.Day(4),
-            r.GetString(5),
-            r.Text(6) ?? "",
-            new Stamp(r.GetInt64(7), r.GetInt64(8), r.GetInt64(9), r.GetInt64(10)),
-            r.GetInt32(11)
+            r.Long("id"),
+            r.Text("title"),
+            r.Text("kind"),
+            r.TextOrNull("etude_set"),
+            r.DayOrNull("due"),
+            r.Text("file_name"),
+            r.TextOrNull("edition") ?? "",
+            Stamps.Of(r),
+            r.Int("version")
         );
 }

@@ -42,19 +42,16 @@ public sealed class PieceStateRepository(Database database)
                 row.Edition == knownEdition ? null : Original(c, id),
                 DecisionRepository.InForce(c, id),
                 DecisionRepository.Versions(c, id),
-                Pairs(c, "SELECT part, instrument FROM part_instrument WHERE piece_id = $id AND edition = $edition", row),
-                Pairs(c, "SELECT parts, leader FROM leader WHERE piece_id = $id AND edition = $edition", row),
+                Pairs(c, "SELECT part, instrument AS said FROM part_instrument WHERE piece_id = $id AND edition = $edition", row),
+                Pairs(c, "SELECT parts AS part, leader AS said FROM leader WHERE piece_id = $id AND edition = $edition", row),
                 SeatRepository.Of(c, id).Where(s => s.Edition == row.Edition).ToDictionary(s => s.Part, s => s.Players),
                 row.Stamp.School == knownSchool ? null : School(c)
             );
         });
 
     /// <summary>The imported bytes of a piece, on the shelf or taken off it.</summary>
-    public byte[]? Original(long id)
-    {
-        using var c = database.Open();
-        return Original(c, id);
-    }
+    public byte[]? Original(long id) =>
+        database.Look(c => Original(c, id));
 
     /// <summary>The decisions in force, oldest first.</summary>
     public IReadOnlyList<Decision> Decisions(long id) => database.Look(c => DecisionRepository.InForce(c, id));
@@ -63,17 +60,17 @@ public sealed class PieceStateRepository(Database database)
     public School School() => database.Look(School);
 
     private static byte[]? Original(SqliteConnection c, long id) =>
-        c.Read("SELECT original FROM piece WHERE id = $id", r => (byte[])r[0], ("id", id)).FirstOrDefault();
+        c.Read("SELECT original FROM piece WHERE id = $id", r => r.Bytes("original"), ("id", id)).FirstOrDefault();
 
     private static Dictionary<string, string> Pairs(SqliteConnection c, string sql, PieceRow row) =>
-        c.Read(sql, r => (r.GetString(0), r.GetString(1)), ("id", row.Id), ("edition", row.Edition))
+        c.Read(sql, r => (r.Text("part"), r.Text("said")), ("id", row.Id), ("edition", row.Edition))
             .ToDictionary(x => x.Item1, x => x.Item2);
 
     private static School School(SqliteConnection c) =>
         new(
             HouseRepository.House(c),
             HouseRepository.LearnedInstruments(c),
-            [.. EnsembleRepository.Players(c).Select(p => new Seat(p.Instrument, p.Chair, p.Level, p.OptionIds?.ToHashSet(), p.Id))],
+            [.. EnsembleRepository.Players(c).Select(p => new Seat(p.Instrument, p.Chair, p.Level, p.OptionIds?.ToHashSet(), p.Id.Value))],
             ChartRepository.All(c)
         );
 }

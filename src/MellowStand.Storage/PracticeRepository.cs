@@ -9,12 +9,12 @@ public sealed record PracticeRow(IReadOnlyList<IReadOnlyList<string>>? Steps, in
 public sealed class PracticeRepository(Database database)
 {
     /// <summary>The path of a passage.</summary>
-    public PracticeRow Of(long passage) =>
+    public PracticeRow Of(PassageId passage) =>
         database.Look(c =>
             c.Read(
                 "SELECT steps, version FROM passage_practice WHERE passage_id = $id",
-                r => new PracticeRow(Steps(r.GetString(0)), r.GetInt32(1)),
-                ("id", passage)
+                r => new PracticeRow(Steps(r.Text("steps")), r.Int("version")),
+                ("id", passage.Value)
             )
         )
             is [var only, ..]
@@ -22,17 +22,17 @@ public sealed class PracticeRepository(Database database)
             : new PracticeRow(null, 0);
 
     /// <summary>Keeps a path that still has the version; null gives it back to the house.</summary>
-    public Change Keep(long passage, IReadOnlyList<IReadOnlyList<string>>? steps, int version) =>
+    public Change Keep(PassageId passage, IReadOnlyList<IReadOnlyList<string>>? steps, int version) =>
         database.Act(c =>
         {
-            c.Demand("The passage", "passage", "deleted IS NULL", passage);
-            c.Run("INSERT OR IGNORE INTO passage_practice (passage_id) VALUES ($id)", ("id", passage));
+            c.Demand("The passage", "passage", "deleted IS NULL", passage.Value);
+            c.Run("INSERT OR IGNORE INTO passage_practice (passage_id) VALUES ($id)", ("id", passage.Value));
             return c.Update(
                 "passage_practice",
                 "passage_id = $id",
                 "steps = $steps",
                 version,
-                ("id", passage),
+                ("id", passage.Value),
                 ("steps", steps is null ? "" : string.Join('\n', steps.Select(s => s.Count == 0 ? "-" : string.Join(' ', s))))
             );
         });

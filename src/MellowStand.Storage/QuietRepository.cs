@@ -36,12 +36,33 @@ public static class ReviewStates
 /// <summary>What was said of findings, and rules that stay quiet.</summary>
 public sealed class QuietRepository(Database database)
 {
-    /// <summary>Findings that were reviewed in a piece, of its edition and of earlier ones that could not be carried.</summary>
-    public IReadOnlyList<ReviewedFinding> Findings(long piece)
-    {
-        using var c = database.Open();
-        return Findings(c, piece);
-    }
+    /// <summary>What was said in pieces: findings that were reviewed, of each one's edition and of earlier ones that could not be carried,
+    /// and rules that stay quiet, each with whether it is so everywhere.</summary>
+    public (ILookup<long, ReviewedFinding> Findings, IReadOnlyDictionary<long, IReadOnlyDictionary<string, bool>> Rules) Of(
+        IEnumerable<long> pieces
+    ) =>
+        database.Look(c =>
+        {
+            var ids = pieces.Distinct().ToList();
+            var findings = c.Read(
+                    $"SELECT piece_id, {Columns} FROM quiet_finding WHERE piece_id IN (SELECT value FROM json_each($ids)) ORDER BY made",
+                    r => (Piece: r.Long("piece_id"), Finding: Row(r)),
+                    ("ids", Sql.Json(ids))
+                )
+                .ToLookup(x => x.Piece, x => x.Finding);
+            var rules = c.Read(
+                    "SELECT piece_id, rule FROM quiet_rule WHERE piece_id = 0 OR piece_id IN (SELECT value FROM json_each($ids))",
+                    r => (Piece: r.Long("piece_id"), Rule: r.Text("rule")),
+                    ("ids", Sql.Json(ids))
+                );
+            return (
+                findings,
+                ids.ToDictionary(
+                    id => id,
+                    id => (IReadOnlyDictionary<string, bool>)RulesOf(rules.Where(r => r.Piece == 0 || r.Piece == id))
+                )
+            );
+        });
 
     /// <summary>Keeps what was said of findings, as one act; what was said of them before is replaced.</summary>
     public void Review(long piece, IReadOnlyList<ReviewedFinding> findings, DateTimeOffset now) =>
@@ -63,16 +84,7 @@ public sealed class QuietRepository(Database database)
     public bool Recall(long piece, string finding) => database.Act(c => Recall(c, piece, finding)) > 0;
 
     /// <summary>Rules that stay quiet in a piece: rule to whether it is so everywhere.</summary>
-    public IReadOnlyDictionary<string, bool> Rules(long piece)
-    {
-        using var c = database.Open();
-        return c.Read(
-                "SELECT rule, MIN(piece_id) FROM quiet_rule WHERE piece_id IN (0, $piece) GROUP BY rule",
-                r => (r.GetString(0), r.GetInt64(1) == 0),
-                ("piece", piece)
-            )
-            .ToDictionary(x => x.Item1, x => x.Item2);
-    }
+    public IReadOnlyDictionary<string, bool> Rules(long piece) => Of([piece]).Rules[piece];
 
     /// <summary>Makes a rule quiet in a piece, or everywhere.</summary>
     public void Quiet(long? piece, string rule, DateTimeOffset now) =>
@@ -90,10 +102,16 @@ public sealed class QuietRepository(Database database)
         database.Act(c => c.Run("DELETE FROM quiet_rule WHERE piece_id IN (0, $piece) AND rule = $rule", ("piece", piece), ("rule", rule)))
         > 0;
 
+    private const string Columns =
+        "finding, title, edition, rule, parts, from_index, from_label, to_index, to_label, notes, turn, state, words";
+
+    // In the order of their names; everywhere before in the piece.
+    private static Dictionary<string, bool> RulesOf(IEnumerable<(long Piece, string Rule)> rules) =>
+        rules.GroupBy(r => r.Rule).OrderBy(g => g.Key, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.Any(r => r.Piece == 0));
+
     internal static IReadOnlyList<ReviewedFinding> Findings(SqliteConnection c, long piece) =>
         c.Read(
-            "SELECT finding, title, edition, rule, parts, from_index, from_label, to_index, to_label, notes, turn, state, words "
-                + "FROM quiet_finding WHERE piece_id = $piece ORDER BY made",
+            $"SELECT {Columns} FROM quiet_finding WHERE piece_id = $piece ORDER BY made",
             Row,
             ("piece", piece)
         );
@@ -124,17 +142,12 @@ public sealed class QuietRepository(Database database)
             ("words", q.Words)
         );
 
-    private static ReviewedFinding Row(SqliteDataReader r)
+    private static ReviewedFinding Row(Row r)
     {
-        var place = new Address(
-            r.Text(2) ?? "",
-            r.Lines(4),
-            new MeasurePlace(r.GetInt32(5), r.GetString(6)),
-            new MeasurePlace(r.GetInt32(7), r.GetString(8))
-        );
-        var key = r.Text(3) is { } rule
-            ? new FindingKey(rule, place.Parts, place.From.Index, place.To.Index, r.Lines(9), r.GetInt32(10))
+        var place = r.Place();
+        var key = r.TextOrNull("rule") is { } rule
+            ? new FindingKey(rule, place.Parts, place.From.Index, place.To.Index, r.Lines("notes"), r.Int("turn"))
             : null;
-        return new ReviewedFinding(r.GetString(0), r.GetString(1), key, place, r.GetString(11), r.Text(12));
+        return new ReviewedFinding(r.Text("finding"), r.Text("title"), key, place, r.Text("state"), r.TextOrNull("words"));
     }
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
@@ -25,7 +24,7 @@ public sealed class SeatRepository(Database database)
     internal static IReadOnlyList<SeatRow> Of(SqliteConnection c, long piece) =>
         c.Read(
             "SELECT part, name, players, edition FROM part_players WHERE piece_id = $piece ORDER BY part",
-            r => new SeatRow(r.GetString(0), r.GetString(1), Numbers(r.GetString(2)), r.GetString(3)),
+            r => new SeatRow(r.Text("part"), r.Text("name"), r.Numbers("players"), r.Text("edition")),
             ("piece", piece)
         );
 
@@ -47,6 +46,4 @@ public sealed class SeatRepository(Database database)
             ("players", string.Join(' ', row.Players))
         );
 
-    private static List<long> Numbers(string text) =>
-        [.. text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(n => long.Parse(n, CultureInfo.InvariantCulture))];
 }

@@ -21,19 +21,16 @@ public sealed class SessionRepository(Database database)
         });
 
     /// <summary>Which school's data these are: the same as long as they are.</summary>
-    public string SchoolMark() => database.Look(c => c.Read("SELECT mark FROM school_mark", r => r.GetString(0)).Single());
+    public string SchoolMark() => database.Look(c => c.Read("SELECT mark FROM school_mark", r => r.Text("mark")).Single());
 
     /// <summary>True while a session goes on.</summary>
-    public bool GoesOn(string tokenHash, DateTimeOffset oldest)
-    {
-        using var c = database.Open();
-        return c.Read(
+    public bool GoesOn(string tokenHash, DateTimeOffset oldest) =>
+        database.Look(c => c.Read(
                 "SELECT 1 FROM session WHERE token = $token AND begun >= $oldest",
-                r => r.GetInt32(0),
+                r => r.Int("1"),
                 ("token", tokenHash),
                 ("oldest", oldest.Iso())
-            ).Count > 0;
-    }
+            ).Count > 0);
 
     /// <summary>Ends a session.</summary>
     public void End(string tokenHash) => database.Act(c => c.Run("DELETE FROM session WHERE token = $token", ("token", tokenHash)));

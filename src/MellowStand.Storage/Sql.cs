@@ -21,25 +21,29 @@ internal static class Sql
     public static List<T> Read<T>(
         this SqliteConnection connection,
         string sql,
-        Func<SqliteDataReader, T> row,
+        Func<Row, T> row,
         params (string Name, object? Value)[] values
     )
     {
+        (connection as CountedConnection)?.CountQuery();
         using var command = Command(connection, sql, values);
         using var reader = command.ExecuteReader();
         var rows = new List<T>();
         while (reader.Read())
-            rows.Add(row(reader));
+            rows.Add(row(new Row(reader)));
         return rows;
     }
 
-    public static string? Text(this SqliteDataReader reader, int column) => reader.IsDBNull(column) ? null : reader.GetString(column);
+    /// <summary>The only row of a query, or the default where there is none.</summary>
+    public static T? One<T>(
+        this SqliteConnection connection,
+        string sql,
+        Func<Row, T> row,
+        params (string Name, object? Value)[] values
+    ) => connection.Read(sql, row, values) is [var only, ..] ? only : default;
 
-    public static string[] Lines(this SqliteDataReader reader, int column) =>
-        reader.GetString(column).Split('\n', StringSplitOptions.RemoveEmptyEntries);
-
-    public static DateOnly? Day(this SqliteDataReader reader, int column) =>
-        reader.IsDBNull(column) ? null : DateOnly.ParseExact(reader.GetString(column), "yyyy-MM-dd", CultureInfo.InvariantCulture);
+    /// <summary>Numbers as a value that a query takes apart again with <c>json_each</c>.</summary>
+    public static string Json(IEnumerable<long> numbers) => $"[{string.Join(',', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture)))}]";
 
     public static string Iso(this DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 

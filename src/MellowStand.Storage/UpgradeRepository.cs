@@ -22,17 +22,14 @@ public sealed record Upgrade(
 public sealed class UpgradeRepository(Database database)
 {
     /// <summary>Numbers of the pieces that need it, on the shelf or taken off it.</summary>
-    public IReadOnlyList<long> Waiting()
-    {
-        using var c = database.Open();
-        return c.Read("SELECT id FROM piece WHERE edition IS NULL ORDER BY id", r => r.GetInt64(0));
-    }
+    public IReadOnlyList<long> Waiting() =>
+        database.Look(c => c.Read("SELECT id FROM piece WHERE edition IS NULL ORDER BY id", r => r.Long("id")));
 
     /// <summary>Names the editions that were replaced.</summary>
     public void NameOldEditions() =>
         database.Act(c =>
         {
-            foreach (var (id, bytes) in c.Read("SELECT id, original FROM edition WHERE hash IS NULL", r => (r.GetInt64(0), (byte[])r[1])))
+            foreach (var (id, bytes) in c.Read("SELECT id, original FROM edition WHERE hash IS NULL", r => (r.Long("id"), r.Bytes("original"))))
                 c.Run("UPDATE edition SET hash = $hash WHERE id = $id", ("id", id), ("hash", Identity.Of(bytes)));
             return 0;
         });
@@ -73,7 +70,7 @@ public sealed class UpgradeRepository(Database database)
             {
                 var made = c.Read(
                     "DELETE FROM quiet_finding WHERE piece_id = $piece AND finding = $former AND rule IS NULL RETURNING made",
-                    r => r.GetString(0),
+                    r => r.Text("made"),
                     ("piece", piece),
                     ("former", former)
                 );

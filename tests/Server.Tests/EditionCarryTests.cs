@@ -185,7 +185,7 @@ public sealed class EditionCarryTests : IDisposable
                 goal = new { unit = "quarter", bpm = 90 },
                 by = "step",
                 value = 6,
-                due = DateTime.Today.AddDays(20).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+                due = TestDay.In(20),
                 sections = new[] { section },
             }
         );

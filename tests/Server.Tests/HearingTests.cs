@@ -261,7 +261,7 @@ public sealed class HearingTests(OneSchool school) : IClassFixture<OneSchool>
             unit = "quarter",
             bpm,
             clean,
-            heard = DateTime.Today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            heard = TestDay.In(0),
         };
 
     private async Task<(long Passage, long Player)> Somebody()

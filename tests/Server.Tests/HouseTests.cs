@@ -115,7 +115,7 @@ public sealed class HouseTests : IDisposable
             )
         ).GetProperty("id").GetInt64();
         var piece = await client.Import(Asking.Music(Tune));
-        var due = DateTime.Today.AddDays(9).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        var due = TestDay.In(9);
         var tempo = new { unit = "quarter", bpm = 60 };
         var passage = (
             await Made(

@@ -85,7 +85,7 @@ public sealed class JudgementTests : IDisposable
                 goal = new { unit = "quarter", bpm = 160 },
                 by = "step",
                 value = 10,
-                due = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(20).ToString("O"),
+                due = TestDay.In(20),
                 sections = new[] { section },
             }
         );

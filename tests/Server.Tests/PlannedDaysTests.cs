@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Tempo;
 using MellowStand.Storage;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -65,8 +66,8 @@ public sealed class PlannedDaysTests : IDisposable
     {
         using var client = _server.CreateClient();
         var seasons = _server.Services.GetRequiredService<SeasonRepository>();
-        var first = seasons.Draft(Plan(0, 0, "usual") with { Items = [] });
-        var second = seasons.Draft(Plan(0, 0, "usual") with { Items = [], Gives = ["days: put it off"], Changes = ["new"] });
+        var first = seasons.Draft(Plan(new PassageId(0), new PlayerId(0), "usual") with { Items = [] });
+        var second = seasons.Draft(Plan(new PassageId(0), new PlayerId(0), "usual") with { Items = [], Gives = ["days: put it off"], Changes = ["new"] });
         Assert.Null(seasons.Find(first));
         var found = seasons.Find(second)!;
         Assert.Equal(("draft", "days: put it off", "new"), (found.State, found.Gives[0], found.Changes[0]));
@@ -75,21 +76,19 @@ public sealed class PlannedDaysTests : IDisposable
         Assert.False(seasons.Undo(second));
     }
 
-    private static string Days(PassageRepository passages, long passage) =>
+    private static string Days(PassageRepository passages, PassageId passage) =>
         string.Join(' ', passages.Find(passage)!.Steps.Select(s => s.Due.Day));
 
-    private static PassageRow Passage(long piece, long player)
+    private static PassageRow Passage(long piece, PlayerId player)
     {
         var place = new Address("e", ["P1"], new MeasurePlace(0, "1"), new MeasurePlace(1, "2"));
         return new PassageRow(
-            0,
+            new PassageId(0),
             piece,
             "Opening",
             place,
-            "quarter",
-            60,
-            "quarter",
-            80,
+            Quarter(60),
+            Quarter(80),
             "step",
             10,
             Monday,
@@ -98,14 +97,16 @@ public sealed class PlannedDaysTests : IDisposable
             [],
             [player],
             [
-                new StepRow("quarter", 60, Monday),
-                new StepRow("quarter", 70, Monday.AddDays(7)),
-                new StepRow("quarter", 80, Monday.AddDays(14)),
+                new StepRow(Quarter(60), Monday),
+                new StepRow(Quarter(70), Monday.AddDays(7)),
+                new StepRow(Quarter(80), Monday.AddDays(14)),
             ]
         );
     }
 
-    private static SeasonPlanRow Plan(long passage, long player, string band, params (int Day, int Step)[] sessions)
+    private static TempoMark Quarter(double bpm) => new(BeatUnit.Find("quarter")!, bpm);
+
+    private static SeasonPlanRow Plan(PassageId passage, PlayerId player, string band, params (int Day, int Step)[] sessions)
     {
         var slots = sessions.Select(s => new SessionSlot(0, new DateOnly(2031, 3, s.Day), s.Step, false)).ToList();
         var item = new SeasonItemRow(0, passage, band, [player], 5, "", slots);

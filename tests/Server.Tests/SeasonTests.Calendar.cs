@@ -16,7 +16,7 @@ public sealed partial class SeasonTests
     [Fact]
     public async Task A_calendar_file_is_read_as_written()
     {
-        var monday = DateTime.Today.AddDays(7);
+        var monday = TestDay.Today.AddDays(7);
         var day = monday.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
         var next = monday.AddDays(3).ToString("yyyyMMdd", CultureInfo.InvariantCulture);
         var events = await Read(
@@ -51,7 +51,7 @@ public sealed partial class SeasonTests
     [Fact]
     public async Task An_endless_event_is_bounded()
     {
-        var day = DateTime.Today.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
+        var day = TestDay.Today.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
         var events = await Read(
             $"BEGIN:VEVENT\r\nUID:x\r\nSUMMARY:Daily "
                 + $"rehearsal\r\nDTSTART:{day}T080000\r\nDTEND:{day}T081000\r\nRRULE:FREQ=DAILY\r\nEND:VEVENT\r\n"
@@ -63,7 +63,7 @@ public sealed partial class SeasonTests
     [Fact]
     public async Task What_repeats_by_the_second_is_left_out_at_once()
     {
-        var day = DateTime.Today.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
+        var day = TestDay.Today.ToString("yyyyMMdd", CultureInfo.InvariantCulture);
         var events = await Read(
             "BEGIN:VEVENT\r\nUID:x\r\nSUMMARY:Endless rehearsal\r\nDTSTART:19000101T080000\r\nRRULE:FREQ=SECONDLY\r\nEND:VEVENT\r\n"
                 + $"BEGIN:VEVENT\r\nUID:y\r\nSUMMARY:Rehearsal\r\nDTSTART:{day}T080000\r\nDTEND:{day}T090000\r\nEND:VEVENT\r\n"

@@ -130,7 +130,7 @@ public sealed partial class SeasonTests(OneSchool school) : IClassFixture<OneSch
         ).EnumerateArray().ToList();
         Assert.All(cut, c => Assert.InRange(Number(c, "toIndex") - Number(c, "fromIndex") + 1, 1, 8));
         Assert.All(cut, c => Assert.True(Number(c, "minutes") > 0 && Text(c, "why").Length > 0));
-        var due = DateTime.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        var due = TestDay.In(30);
         var made = await Post(
             "/api/pieces/1/passages/many",
             new
@@ -166,7 +166,7 @@ public sealed partial class SeasonTests(OneSchool school) : IClassFixture<OneSch
     public async Task Of_many_passages_none_is_handed_out_when_one_makes_no_sense()
     {
         var before = (await _client.Json("/api/pieces/1/passages")).GetArrayLength();
-        var due = DateTime.Today.AddDays(30).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        var due = TestDay.In(30);
         var answer = await _client.Send(
             HttpMethod.Post,
             "/api/pieces/1/passages/many",
@@ -241,7 +241,7 @@ public sealed partial class SeasonTests(OneSchool school) : IClassFixture<OneSch
         var plan = (await _client.Json("/api/season")).GetProperty("plan");
         var session = plan.GetProperty("items")[0].GetProperty("sessions")[0].GetProperty("id").GetInt64();
         var off = plan.GetProperty("days").EnumerateArray().First(d => Number(d, "minutes") == 0);
-        var day = days < 0 ? DateTime.Today.AddDays(days).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) : Text(off, "date");
+        var day = days < 0 ? TestDay.In(days) : Text(off, "date");
         var answer = await _client.Send(HttpMethod.Put, $"/api/season/sessions/{session}", new { day, version = Number(plan, "version") });
         Assert.Contains(words, await answer.Sentence(), StringComparison.Ordinal);
     }

@@ -23,6 +23,15 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
 
     public bool WithSchool { get; init; }
 
+    /// <summary>The day that it is.</summary>
+    public DateOnly Today { get; init; } = TestDay.Today;
+
+    /// <summary>False to make the database from nothing instead of copying a prepared one.</summary>
+    public bool IsPrepared { get; init; } = true;
+
+    /// <summary>True to leave the data folder where it is.</summary>
+    public bool KeepsData { get; init; }
+
     /// <summary>Where the server's errors are to be told too, or null.</summary>
     public ILoggerProvider? Errors { get; init; }
 
@@ -38,13 +47,17 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
             Data = Data,
             Demo = Demo,
             WithSchool = WithSchool,
+            Today = Today,
             Errors = Errors,
         };
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
+        if (IsPrepared)
+            Prepared.Lay(Data, WithSchool);
         builder.UseSetting("data", Data);
+        builder.UseSetting("today", Today.Iso());
         builder.UseSetting("demo", Demo ? "true" : "false");
         builder.ConfigureServices(s =>
         {
@@ -60,7 +73,7 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (disposing && !_isHandedOn && Directory.Exists(Data))
+        if (disposing && !_isHandedOn && !KeepsData && Directory.Exists(Data))
             Directory.Delete(Data, recursive: true);
     }
 }

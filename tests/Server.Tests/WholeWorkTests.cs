@@ -256,7 +256,7 @@ public sealed class WholeWorkTests : IDisposable
                 )
             ).Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken)
         ).GetProperty("id").GetInt64();
-        var today = DateOnly.FromDateTime(DateTime.Now);
+        var today = TestDay.Today;
         var handed = await _client.Send(
             HttpMethod.Post,
             $"/api/pieces/{id}/passages",

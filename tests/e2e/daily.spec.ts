@@ -1,12 +1,9 @@
 import { expect, test, type Page } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { engraved, ownStand } from './desk'
+import { startStand } from './stand.mjs'
 
 /** A day at the desk by keys alone: lists, undo, marks, parts, people; on a slow machine, and with the server away. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5261 })
-})
-test.afterAll(() => stand.stop())
+const stand = ownStand()
 
 const list = (page: Page) => page.getByRole('complementary', { name: 'Station' })
 const entries = (page: Page) => page.locator('aside .entries > li')
@@ -16,7 +13,7 @@ const focusIsKept = (page: Page) => page.evaluate(() => document.activeElement !
 async function open(page: Page, path: string, text: string) {
   await page.goto(stand.url + path)
   await expect(page.getByText(text).first()).toBeVisible()
-  await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  await engraved(page)
 }
 
 test('twenty differences are settled in at most 22 keys, though each answer takes its time', async ({ page }) => {
@@ -267,9 +264,9 @@ test('handing clarinets’ music to flutes after the concert is asked first; the
 })
 
 test('the server away: one banner, acts refused in words, and back by itself', async ({ page }) => {
-  let own = await startStand({ demo: true, port: 5262 })
+  let own = await startStand({ demo: true })
   await page.goto(`${own.url}/piece/1/study?from=21&to=30&parts=P3`)
-  await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  await engraved(page)
   const before = await entries(page).count()
   await page.keyboard.press('j')
   await own.kill()
@@ -279,7 +276,7 @@ test('the server away: one banner, acts refused in words, and back by itself', a
   await expect(entries(page)).toHaveCount(before)
   await page.keyboard.press('w')
   await expect(said(page)).toContainText('was not done')
-  own = await startStand({ demo: true, port: 5262, data: own.data })
+  own = await startStand({ demo: true, port: own.port, data: own.data })
   await expect(page.locator('.away')).toHaveCount(0, { timeout: 20_000 })
   await page.keyboard.press('d')
   await expect(said(page)).toContainText('dismissed')

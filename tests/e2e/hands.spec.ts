@@ -1,18 +1,8 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { expect, test } from '@playwright/test'
+import { accessible, engraved, ownStand, pagesOf } from './desk'
 
 /** The hands in a browser: diagrams, charts corrected by a teacher, the crib; and the panels of Unify. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5244 })
-})
-test.afterAll(() => stand.stop())
-
-async function accessible(page: Page) {
-  const axe = await new AxeBuilder({ page }).exclude('.music svg').analyze()
-  expect(axe.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
-}
+const stand = ownStand()
 
 test('a choice shows its diagram on focus, is changed by hand, and the rest is solved again', async ({ page }) => {
   await page.goto(`${stand.url}/piece/1/technique?from=21&to=26&parts=P6`)
@@ -32,11 +22,11 @@ test('the crib prints the passage on one page', async ({ page }) => {
   await page.goto(`${stand.url}/piece/1/crib/P6?from=21&to=30`)
   await expect(page.getByText('Fingerings for measures 21–30')).toBeVisible()
   await expect(page.locator('.crib svg').first()).toBeVisible()
-  await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  await engraved(page)
   await accessible(page)
   for (const format of ['A4', 'Letter'] as const) {
     const pdf = await page.pdf({ format })
-    expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1)
+    expect(pagesOf(pdf)).toBe(1)
   }
 })
 

@@ -1,13 +1,8 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { accessible, engraved, ownStand, pagesOf } from './desk'
 
 /** A section heard by keys, nonsense asked back, and a playing test with its sheet. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5268 })
-})
-test.afterAll(() => stand.stop())
+const stand = ownStand()
 
 const said = '[data-testid=told]'
 const log = async (page: Page) =>
@@ -19,15 +14,10 @@ const log = async (page: Page) =>
     note: string
   }[]
 
-async function accessible(page: Page) {
-  const axe = await new AxeBuilder({ page }).exclude('.music svg').analyze()
-  expect(axe.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
-}
-
 test('eight players are heard in fewer than twenty keys, the missed one too', async ({ page }) => {
   const before = (await log(page)).length
   await page.goto(`${stand.url}/piece/1/hear`)
-  await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  await engraved(page)
   await page.getByLabel('Tempo of Maribel Oake').focus()
   await page.getByLabel('Tempo of Maribel Oake').selectText()
   let keys = 0
@@ -142,5 +132,5 @@ test('a test is made, marked by digits on one screen, printed and given out', as
   const sheets = await page.locator('.test-page').count()
   await page.waitForTimeout(1500)
   const pdf = await page.pdf({ preferCSSPageSize: true })
-  expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(sheets)
+  expect(pagesOf(pdf)).toBe(sheets)
 })

@@ -1,12 +1,8 @@
 import { expect, test } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { ownStand } from './desk'
 
 /** What a director signs, worked by keys: the music comes along, the sure ones first, bows turned by hand. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5246 })
-})
-test.afterAll(() => stand.stop())
+const stand = ownStand()
 
 test('the list is walked by keys, the music comes along and the list stays', async ({ page }) => {
   await page.goto(`${stand.url}/piece/1/unify`)

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { expect, type Page } from '@playwright/test'
+import { accessible, engraved, test } from './desk'
 
 /** Every dialog and menu, opened: no axe violation, nothing wider than the window, the focus inside, and Esc gives it back. */
 type Opens = (page: Page) => Promise<void>
@@ -46,15 +45,8 @@ const menus: [string, string, Opens, string][] = [
   ['more for a finding', '/piece/1/study', click(/^More for/), 'Dismiss this kind everywhere'],
 ]
 
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5265 })
-})
-test.afterAll(() => stand.stop())
-
-async function accessible(page: Page) {
-  const axe = await new AxeBuilder({ page }).exclude('.music svg').analyze()
-  expect(axe.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+async function fits(page: Page) {
+  await accessible(page)
   const width = page.viewportSize()!.width
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
 }
@@ -65,10 +57,11 @@ const sizes = [
 ]
 
 for (const [name, path, open, text] of [...opened, ...menus]) {
-  test(`${name} is accessible while open`, async ({ page }) => {
-    await page.goto(stand.url + path)
-    if (path.startsWith('/piece/1/') && !path.endsWith('/parts'))
-      await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  test(`${name} is accessible while open`, async ({ desk }) => {
+    const { page } = desk
+    await page.setViewportSize(sizes[0]!)
+    await desk.go(path)
+    if (path.startsWith('/piece/1/') && !path.endsWith('/parts')) await engraved(page)
     await page.waitForLoadState('networkidle')
     await open(page)
     await expect(page.getByText(text).first()).toBeVisible()
@@ -78,7 +71,7 @@ for (const [name, path, open, text] of [...opened, ...menus]) {
       await page.setViewportSize(size)
       // Dialogs fade in; half-faded text has half its contrast.
       await page.waitForTimeout(400)
-      await accessible(page)
+      await fits(page)
     }
     await page.keyboard.press('Escape')
     await expect(page.getByText(text).first()).toBeHidden()
@@ -90,10 +83,11 @@ for (const [name, path, text] of [
   ['player', '/player/1', 'To play'],
   ['all parts', '/piece/2/print', 'of 5 parts drawn'],
 ]) {
-  test(`the page of ${name} is accessible`, async ({ page }) => {
-    await page.goto(stand.url + path)
+  test(`the page of ${name} is accessible`, async ({ desk }) => {
+    const { page } = desk
+    await desk.go(path!)
     await expect(page.getByText(text!).first()).toBeVisible()
     await page.waitForLoadState('networkidle')
-    await accessible(page)
+    await fits(page)
   })
 }

@@ -1,13 +1,10 @@
 import { expect, test } from '@playwright/test'
+import { ownStand, pagesOf } from './desk'
 import { duo } from './duo'
-import { startStand, type Stand } from './stand.mjs'
+import { inDays } from './stand.mjs'
 
 /** Parts and files: a new edition keeps the decisions, a correction is remembered, a part prints page by page. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5245 })
-})
-test.afterAll(() => stand.stop())
+const stand = ownStand()
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/xml', buffer: Buffer.from(text) })
 
@@ -74,7 +71,7 @@ test('a part prints page by page, headed, for both papers', async ({ page }) => 
     await expect(sheets.first().locator('svg g.note').first()).toBeVisible({ timeout: 30_000 })
     await expect(page.getByText('Engraving the part')).toBeHidden()
     const pdf = await page.pdf({ format, preferCSSPageSize: false })
-    expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(await sheets.count())
+    expect(pagesOf(pdf)).toBe(await sheets.count())
   }
 })
 
@@ -84,7 +81,7 @@ test('what a new edition cannot take waits on the page and is placed by hand', a
   ).json()
   const section = (await (await page.request.get(`${stand.url}/api/ensemble`)).json())[0].id
   const tempo = { unit: 'quarter', bpm: 80 }
-  const due = new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 10)
+  const due = inDays(20)
   const passage = { title: 'The held sharp', parts: ['P1'], from: '2', to: '2', start: tempo, goal: tempo, by: 'step' }
   const handed = await page.request.post(`${stand.url}/api/pieces/${made.id}/passages`, {
     data: { ...passage, value: 6, due, sections: [section] },

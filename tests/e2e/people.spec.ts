@@ -1,12 +1,8 @@
 import { expect, test } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { ownStand } from './desk'
 
 /** The first days of a school: players from a list, sections from a score, who plays what, and their records. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5263 })
-})
-test.afterAll(() => stand.stop())
+const stand = ownStand()
 
 const said = '[data-testid=told]'
 

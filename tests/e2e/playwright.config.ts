@@ -1,11 +1,16 @@
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
-  testDir: '.',
   timeout: 60_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  globalSetup: './prepare.ts',
+  workers: 2,
   retries: 0,
+  projects: [
+    { name: 'browser', testDir: '.', testIgnore: 'files/**' },
+    // Asks the server alone: no browser is started, so that it can run beside the other stages.
+    { name: 'files', testDir: 'files' },
+  ],
   use: {
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -1,32 +1,14 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
-import tonejsMidi from '@tonejs/midi'
 import { readFileSync } from 'node:fs'
-import { VerovioToolkit } from 'verovio/esm'
-import createVerovioModule from 'verovio/wasm'
-import { startStand, type Stand } from './stand.mjs'
+import { expect, test, type Page } from '@playwright/test'
+import { accessible, engraved, ownStand } from './desk'
+import { perform } from './files/performance'
 
 /** Tempo: what is heard, how it is practiced, and what is handed out of it. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5266 })
-})
-test.afterAll(() => stand.stop())
-
-interface Performance {
-  seconds: number
-  startsAt: number
-  clicks: { seconds: number; measure: string | null; countOff: boolean; accent: boolean }[]
-  notes: { part: string; seconds: number; length: number; midi: number; velocity: number }[]
-  tempos: { seconds: number; quarterBpm: number }[]
-}
-
-const perform = async (request: APIRequestContext, piece: number, body: object): Promise<Performance> =>
-  (await request.post(`${stand.url}/api/pieces/${piece}/performance`, { data: body })).json()
+const stand = ownStand()
 
 const opened = async (page: Page, path: string) => {
   await page.goto(stand.url + path)
-  await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  await engraved(page)
   await page.waitForLoadState('networkidle')
 }
 
@@ -42,45 +24,6 @@ const countSounds = (page: Page) =>
     }
   })
 const sounds = (page: Page) => page.evaluate(() => (window as unknown as { sounds: number }).sounds)
-
-for (const piece of [1, 2, 8]) {
-  test(`the MIDI of piece ${piece}, read by others, is the performance to the tick`, async ({ request }) => {
-    const played = await perform(request, piece, { repeats: 'played', countOff: false })
-    const bytes = await (await request.get(`${stand.url}/api/pieces/${piece}/export.mid`)).body()
-    const midi = new tonejsMidi.Midi(new Uint8Array(bytes))
-    // Seconds to ticks by the performance's own tempi.
-    const tickOf = (seconds: number) => {
-      let ticks = 0
-      for (const [i, t] of played.tempos.entries()) {
-        const until = Math.min(seconds, played.tempos[i + 1]?.seconds ?? Infinity)
-        if (until > t.seconds) ticks += ((until - t.seconds) * t.quarterBpm * midi.header.ppq) / 60
-      }
-      return Math.round(ticks)
-    }
-    const ours = played.notes.map((n) => `${tickOf(n.seconds)} ${tickOf(n.seconds + n.length)} ${n.midi}`).sort()
-    const theirs = midi.tracks
-      .flatMap((t) => t.notes.map((n) => `${n.ticks} ${n.ticks + n.durationTicks} ${n.midi}`))
-      .sort()
-    // Two players of one key on one channel are one note there: what is struck is compared as a set.
-    const differ = [...new Set(ours)].filter((n) => !theirs.includes(n))
-    expect(differ.length, differ.slice(0, 5).join('; ')).toBeLessThanOrEqual(ours.length / 500)
-    expect(theirs.length).toBe(ours.length)
-  })
-}
-
-test('click and music of the same answers begin and end together', async ({ request }) => {
-  const query = 'from=21&to=24&unit=quarter&bpm=90'
-  const file = async (name: string) =>
-    new tonejsMidi.Midi(new Uint8Array(await (await request.get(`${stand.url}/api/pieces/1/${name}`)).body()))
-  const click = await file(`click.mid?${query}`)
-  const music = await file(`export.mid?${query}&countOff=true`)
-  const played = await perform(request, 1, { from: '21', to: '24', unit: 'quarter', bpm: 90 })
-  const first = (m: InstanceType<typeof tonejsMidi.Midi>) =>
-    Math.min(...m.tracks.flatMap((t) => t.notes.map((n) => n.time)))
-  expect(first(click)).toBe(0)
-  expect(first(music)).toBeCloseTo(played.startsAt, 3)
-  expect(click.tracks.flatMap((t) => t.notes)).toHaveLength(played.clicks.length)
-})
 
 test('in ten minutes no click drifts by a millisecond', async ({ page, request }) => {
   test.setTimeout(180_000)
@@ -99,7 +42,7 @@ test('in ten minutes no click drifts by a millisecond', async ({ page, request }
     page.getByRole('button', { name: 'Save the sound (WAV)' }).click(),
   ])
   const wav = readFileSync((await download.path())!)
-  const { clicks, seconds } = await perform(request, id, { unit: 'quarter', bpm: 117 })
+  const { clicks, seconds } = await perform(request, stand.url, id, { unit: 'quarter', bpm: 117 })
   expect(seconds).toBeGreaterThan(600)
   const heard = onsets(wav)
   expect(heard).toHaveLength(clicks.length)
@@ -186,9 +129,7 @@ test('a window, a ladder with its picture, and its way', async ({ page }) => {
   await expect(page.getByTestId('ladder')).toContainText('in a row')
   await page.getByLabel('For whom').selectOption({ index: 1 })
   await expect(page.getByTestId('window')).toContainText('quarter = ')
-  expect((await new AxeBuilder({ page }).exclude('.music svg').exclude('.variant svg').analyze()).violations).toEqual(
-    [],
-  )
+  await accessible(page, '.variant svg')
 })
 
 test('a way to practice is looked at, played, and put on a practice sheet', async ({ page }) => {
@@ -205,7 +146,7 @@ test('a way to practice is looked at, played, and put on a practice sheet', asyn
   await expect(page.getByTestId('variant')).toHaveCount(2, { timeout: 30_000 })
   await expect(page.getByRole('heading', { name: 'Rhythm alone' })).toBeVisible()
   await expect(page.getByTestId('variant').locator('svg g.verse').first()).toBeVisible()
-  expect((await new AxeBuilder({ page }).exclude('.variant svg').analyze()).violations).toEqual([])
+  await accessible(page, '.variant svg')
 })
 
 test('a practice path is changed, stands on the sheet, and is undone', async ({ page }) => {
@@ -215,36 +156,17 @@ test('a practice path is changed, stands on the sheet, and is undone', async ({ 
   await expect(dialog).toContainText('As the house rules say.')
   await dialog.getByLabel('Add at step 1', { exact: true }).selectOption('Twice as long')
   await expect(dialog.getByRole('button', { name: 'Leave out Twice as long at step 1' })).toBeVisible()
-  expect((await new AxeBuilder({ page }).exclude('.music svg').analyze()).violations).toEqual([])
+  await accessible(page)
   await dialog.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByTestId('said')).toContainText('The practice path of “Tune in unison, D to E” is changed.')
   await page.goto(`${stand.url}/sheet/1`)
   await expect(page.getByText(/twice as long/).first()).toBeVisible({ timeout: 30_000 })
   await page.goBack()
-  await expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+  await engraved(page)
   await page.keyboard.press('Control+z')
   await expect(page.getByTestId('said')).toContainText('Undone: The practice path')
   await page.getByRole('button', { name: 'Practice path of Tune in unison, D to E' }).click()
   await expect(page.getByRole('dialog')).toContainText('As the house rules say.')
-})
-
-test('the engraver draws every way to practice of every demo etude', async ({ request }) => {
-  test.setTimeout(120_000)
-  const engraver = new VerovioToolkit(await createVerovioModule())
-  let drawn = 0
-  for (let piece = 3; piece <= 12; piece++) {
-    const of = 'part=P1&from=1&to=5'
-    const offers = (await (await request.get(`${stand.url}/api/pieces/${piece}/variants?${of}`)).json()) as {
-      recipe: string
-    }[]
-    for (const { recipe } of offers) {
-      const xml = await (await request.get(`${stand.url}/api/pieces/${piece}/variants/${recipe}.musicxml?${of}`)).text()
-      expect(engraver.loadData(xml), recipe).toBeTruthy()
-      expect(engraver.renderToSVG(1), recipe).toContain('class="note')
-      drawn++
-    }
-  }
-  expect(drawn).toBeGreaterThan(60)
 })
 
 function bar(n: number) {

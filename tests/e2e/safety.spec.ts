@@ -1,17 +1,9 @@
 import { expect, test } from '@playwright/test'
-import { startStand, type Stand } from './stand.mjs'
+import { ownStand } from './desk'
 
 /** Two directors at one player, and the director's own password. */
-let demo: Stand
-let school: Stand
-test.beforeAll(async () => {
-  demo = await startStand({ demo: true, port: 5251 })
-  school = await startStand({ demo: false, port: 5252 })
-})
-test.afterAll(async () => {
-  await demo.stop()
-  await school.stop()
-})
+const demo = ownStand()
+const school = ownStand({ demo: false })
 
 test('who changes what somebody else has changed meanwhile is told, and goes on from what stands', async ({ page }) => {
   await page.goto(`${demo.url}/ensemble`)

@@ -1,15 +1,11 @@
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import ICAL from 'ical.js'
-import { startStand, type Stand } from './stand.mjs'
+import { accessible, ownStand, pagesOf } from './desk'
+import { inDays } from './stand.mjs'
 
 /** From the date backwards: cut, planned, moved by hand, replanned after being late; files read back by another library. */
-let stand: Stand
-test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5267 })
-})
-test.afterAll(() => stand.stop())
+const stand = ownStand()
 
 const said = '[data-testid=told]'
 interface Session {
@@ -25,11 +21,6 @@ interface Item {
 }
 const season = async (page: Page) =>
   (await (await page.request.get(`${stand.url}/api/season`)).json()).plan as { id: number; items: Item[]; late: number }
-
-async function accessible(page: Page) {
-  const axe = await new AxeBuilder({ page }).exclude('.music svg').analyze()
-  expect(axe.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
-}
 
 test('passages are proposed, shaped by hand with a way back, and handed out in one act with one undo', async ({
   page,
@@ -125,11 +116,10 @@ test('what was heard moves nobody in silence: it is told, and the new plan is lo
   const plan = await season(page)
   const item = plan.items.find((i) => i.band === 'ahead' && i.players.length > 1)!
   const passage = await (await page.request.get(`${stand.url}/api/passages/${item.passage}`)).json()
-  const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10)
   for (const player of item.players)
     for (const ago of [4, 3, 2, 1, 0])
       await page.request.post(`${stand.url}/api/log`, {
-        data: { passage: item.passage, player, unit: 'quarter', bpm: passage.start.bpm, heard: day(ago), clean: false },
+        data: { passage: item.passage, player, unit: 'quarter', bpm: passage.start.bpm, heard: inDays(-ago), clean: false },
       })
   await page.goto(`${stand.url}/season`)
   await expect(page.getByText('The log has moved since this plan was made:')).toBeVisible()
@@ -167,7 +157,7 @@ test('a calendar file comes in, is corrected and taken out again; ours are read 
   page,
 }) => {
   await page.goto(`${stand.url}/season/calendar`)
-  const day = new Date(Date.now() + 10 * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '')
+  const day = inDays(10).replaceAll('-', '')
   const ics = [
     'BEGIN:VCALENDAR',
     'VERSION:2.0',
@@ -219,12 +209,12 @@ test('the week of a section and the plan of a piece fit one sheet each', async (
     await page.goto(`${stand.url}/week/3?paper=${paper}`)
     await expect(page.getByText('Tick what was clean')).toBeVisible()
     const pdf = await page.pdf({ preferCSSPageSize: true })
-    expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1)
+    expect(pagesOf(pdf)).toBe(1)
   }
   await page.goto(`${stand.url}/piece/1/plan`)
   await expect(page.getByRole('row')).not.toHaveCount(1)
   const pdf = await page.pdf({ preferCSSPageSize: true })
-  expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1)
+  expect(pagesOf(pdf)).toBe(1)
 })
 
 test('the picture of minutes has its numbers behind it', async ({ page }) => {

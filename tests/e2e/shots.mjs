@@ -42,7 +42,7 @@ const views = [
   ['import!', '/'],
 ]
 
-const stand = await startStand({ demo: true, port: 5239 })
+const stand = await startStand({ demo: true })
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],

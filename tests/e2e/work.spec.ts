@@ -1,16 +1,16 @@
 import { expect, test, type Page } from '@playwright/test'
+import { ownStand, pagesOf } from './desk'
 import { duo } from './duo'
-import { startStand, type Stand } from './stand.mjs'
+import { inDays } from './stand.mjs'
 
 /** A director's work once: first run, score in, study, unify, tempo, hand out, sheet, log, export. */
 test.describe.configure({ mode: 'serial' })
 
-let stand: Stand
+const stand = ownStand({ demo: false })
 let page: Page
 let problems: string[] = []
 
 test.beforeAll(async ({ browser }) => {
-  stand = await startStand({ demo: false, port: 5241 })
   page = await browser.newPage()
   page.on('pageerror', (e) => problems.push(e.message))
   page.on('console', (m) => {
@@ -18,10 +18,7 @@ test.beforeAll(async ({ browser }) => {
     if (m.type() === 'error' && !m.text().includes('Failed to load resource')) problems.push(m.text())
   })
 })
-test.afterAll(async () => {
-  await page.close()
-  await stand.stop()
-})
+test.afterAll(() => page.close())
 test.afterEach(() => {
   expect(problems).toEqual([])
   problems = []
@@ -170,7 +167,7 @@ test('6 · a passage is handed to a section and its sheet prints', async () => {
   for (const format of ['A4', 'Letter'] as const) {
     const pdf = await page.pdf({ format })
     expect(pdf.subarray(0, 4).toString()).toBe('%PDF')
-    expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1)
+    expect(pagesOf(pdf)).toBe(1)
   }
 })
 
@@ -180,7 +177,7 @@ test('7 · clean tempos are logged and the line to the date speaks', async () =>
   const log = async (bpm: string, daysAgo: number) => {
     await page.getByLabel('Who played').selectOption('Pell Hartigan, Oboes')
     await page.getByLabel('Clean tempo').fill(bpm)
-    const day = new Date(Date.now() - daysAgo * 86_400_000).toISOString().slice(0, 10)
+    const day = inDays(-daysAgo)
     await page.getByLabel('Heard on').fill(day)
     await page.getByRole('button', { name: 'Log a clean tempo' }).click()
     await expect(page.getByTestId('said')).toContainText(`clean at quarter = ${bpm}`)

@@ -15,9 +15,12 @@ namespace MellowStand.Server.Answers;
 /// at once for what is not there yet wait, without holding a thread, for the one who works it out.</summary>
 /// <remarks>Entity tags and 304: RFC 9110, sections 8.8.3 and 15.4.5. A tag is made of the counters that triggers keep in the database, so
 /// that whoever writes there makes old answers stale.</remarks>
-internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, PassageRepository passages, TimeProvider clock) : IDisposable
+internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, Database database, TimeProvider clock) : IDisposable
 {
     private const long Budget = 96L * 1024 * 1024;
+
+    // A piece's row holds its own counters and the school's.
+    private const RestsOn Beside = ~(RestsOn.Piece | RestsOn.School | RestsOn.Day);
 
     private static readonly string Program = Assembly.GetExecutingAssembly().ManifestModule.ModuleVersionId.ToString("N");
 
@@ -27,15 +30,16 @@ internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, Passage
     /// <summary>Answers a GET of a marked route; lets all else pass.</summary>
     public async Task InvokeAsync(HttpContext context)
     {
+        // All that a request reads rests on the same counters, which are read once.
+        if (context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
+            database.Pin(database.Now());
         if (!HttpMethods.IsGet(context.Request.Method) || context.GetEndpoint()?.Metadata.GetMetadata<KeepAnswer>() is not { } mark)
         {
             await next(context).ConfigureAwait(false);
             return;
         }
 
-        if (!long.TryParse(context.Request.RouteValues["id"]?.ToString(), CultureInfo.InvariantCulture, out var id))
-            throw Refusal.NotFound("There is no such piece on the shelf. Open the shelf and choose one.");
-        var tag = TagOf(context, desk.Row(id), mark);
+        var tag = TagOf(context, mark.On);
         context.Response.Headers.CacheControl = "private, no-cache";
         if (context.Request.Headers.IfNoneMatch.ToString().Contains(tag, StringComparison.Ordinal))
         {
@@ -134,13 +138,19 @@ internal sealed class AnswerKeeper(RequestDelegate next, PieceDesk desk, Passage
         await unpacked.CopyToAsync(context.Response.Body, context.RequestAborted).ConfigureAwait(false);
     }
 
-    private string TagOf(HttpContext context, PieceRow row, KeepAnswer mark)
+    private string TagOf(HttpContext context, RestsOn on)
     {
-        var day = mark.OnDay ? clock.Today().DayNumber : 0;
-        var handed = mark.OnPassages ? string.Join(' ', passages.All(row.Id).Select(p => $"{p.Id}:{p.IsPlaced}")) : "";
-        var text = $"{Program} {row} {day} {handed} {context.Request.Path}{context.Request.QueryString}";
+        var day = on.HasFlag(RestsOn.Day) ? clock.Today().DayNumber : 0;
+        var piece = on.HasFlag(RestsOn.Piece) ? PieceOf(context).ToString() : "";
+        var counters = on.HasFlag(RestsOn.Piece) && (on & Beside) == RestsOn.Nothing ? 0 : database.Now().Of(on);
+        var text = $"{Program} {piece} {counters} {day} {context.Request.Path}{context.Request.QueryString}";
         return $"W/\"{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text))[..16])}\"";
     }
+
+    private PieceRow PieceOf(HttpContext context) =>
+        long.TryParse(context.Request.RouteValues["id"]?.ToString(), CultureInfo.InvariantCulture, out var id)
+            ? desk.Row(id)
+            : throw Refusal.NotFound("There is no such piece on the shelf. Open the shelf and choose one.");
 
     private sealed class Turn
     {

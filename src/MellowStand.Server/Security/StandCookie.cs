@@ -18,6 +18,8 @@ internal static class StandCookie
         cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
         cookie.ExpireTimeSpan = Sessions.Longest;
         cookie.SlidingExpiration = false;
+        // The browser drops a cookie by its own clock, whatever day it is set to be here.
+        cookie.TimeProvider = TimeProvider.System;
         cookie.Events.OnValidatePrincipal = StillGoesOn;
         cookie.Events.OnRedirectToLogin = Status(StatusCodes.Status401Unauthorized);
         cookie.Events.OnRedirectToAccessDenied = Status(StatusCodes.Status403Forbidden);

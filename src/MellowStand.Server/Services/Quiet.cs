@@ -8,15 +8,20 @@ namespace MellowStand.Server.Services;
 /// <param name="Rules">Quiet rules, each with whether it is quiet everywhere.</param>
 internal sealed record Quiet(IReadOnlyDictionary<string, ReviewedFinding> Said, IReadOnlyDictionary<string, bool> Rules)
 {
-    public static Quiet Of(QuietRepository repository, OpenPiece piece) =>
-        new(
-            repository
-                .Findings(piece.Row.Id)
-                .Where(q => q.Place.Edition == piece.Row.Edition)
-                .DistinctBy(q => q.Finding)
-                .ToDictionary(q => q.Finding),
-            repository.Rules(piece.Row.Id)
+    public static Quiet Of(QuietRepository repository, OpenPiece piece) => Of(repository, [piece])[piece.Row.Id];
+
+    /// <summary>What was said in many pieces: piece to what was said in it.</summary>
+    public static IReadOnlyDictionary<long, Quiet> Of(QuietRepository repository, IReadOnlyCollection<OpenPiece> pieces)
+    {
+        var (said, rules) = repository.Of(pieces.Select(p => p.Row.Id));
+        return pieces.ToDictionary(
+            p => p.Row.Id,
+            p => new Quiet(
+                said[p.Row.Id].Where(q => q.Place.Edition == p.Row.Edition).DistinctBy(q => q.Finding).ToDictionary(q => q.Finding),
+                rules[p.Row.Id]
+            )
         );
+    }
 
     /// <summary>What was said of a finding, or null.</summary>
     public ReviewedFinding? SaidOf(Finding f) => Said.GetValueOrDefault(f.Id);

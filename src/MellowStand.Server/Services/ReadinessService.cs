@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Security.Cryptography;
 using System.Text;
 using MellowStand.Core.Hear;
-using MellowStand.Core.Tempo;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -39,58 +38,45 @@ public sealed class ReadinessService(PassageRepository passages, LogRepository l
     /// <summary>One line a player, in the order of sections and chairs.</summary>
     public IReadOnlyList<PlayerReadiness> Of(PassageRow passage) => Of([passage])[passage.Id];
 
-    /// <summary>The lines of many passages, in a few queries.</summary>
-    public IReadOnlyDictionary<long, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed)
+    /// <summary>The lines of many passages.</summary>
+    public IReadOnlyDictionary<PassageId, IReadOnlyList<PlayerReadiness>> Of(IReadOnlyList<PassageRow> handed)
     {
         if (handed.Count == 0)
-            return new Dictionary<long, IReadOnlyList<PlayerReadiness>>();
+            return new Dictionary<PassageId, IReadOnlyList<PlayerReadiness>>();
         var sections = ensemble.Sections().ToDictionary(s => s.Id);
-        var players = ensemble
-            .Players()
-            .Where(p => sections.ContainsKey(p.SectionId))
-            .OrderBy(p => sections[p.SectionId].Position)
-            .ThenBy(p => p.Chair)
-            .ToList();
-        var entries = log.All().ToLookup(l => (l.PassageId, l.PlayerId), l => new HeardTempo(l.Heard, l.Bpm * Quarters(l.Unit), l.Clean));
-        var priors = Priors(players, entries);
+        var players = ensemble.InOrder();
+        var entries = log.All().ToLookup(l => (l.Passage, l.Player), LogDesk.Heard);
+        var ofSection = players.ToLookup(p => p.SectionId);
+        var all = passages.All();
+        var priors = new Dictionary<SectionId, (string Key, LearnerPrior Prior)>();
         return handed.ToDictionary(
             p => p.Id,
             p =>
                 (IReadOnlyList<PlayerReadiness>)
                     [
                         .. players
-                            .Where(x => Has(p, x))
-                            .Select(x => Of(p, x, sections[x.SectionId], [.. entries[(p.Id, x.Id)]], priors[x.SectionId])),
+                            .Where(p.IsFor)
+                            .Select(x => Of(p, x, sections[x.SectionId], [.. entries[(p.Id, x.Id)]], PriorOf(x.SectionId))),
                     ]
         );
+
+        (string Key, LearnerPrior Prior) PriorOf(SectionId section) =>
+            priors.TryGetValue(section, out var known) ? known : priors[section] = Prior(ofSection[section], all, entries);
     }
 
-    /// <summary>Quarters of a beat unit.</summary>
-    public static double Quarters(string unit) => BeatUnit.Find(unit)?.Quarters.Value ?? 1;
-
-    /// <summary>The goal of a passage in quarters a minute.</summary>
-    public static double Goal(PassageRow passage) => passage.GoalBpm * Quarters(passage.GoalUnit);
-
     // What a section has shown in all its passages.
-    private Dictionary<long, (string Key, LearnerPrior Prior)> Priors(
-        List<PlayerRow> players,
-        ILookup<(long PassageId, long PlayerId), HeardTempo> entries
+    private (string Key, LearnerPrior Prior) Prior(
+        IEnumerable<PlayerRow> section,
+        IReadOnlyList<PassageRow> all,
+        ILookup<(PassageId Passage, PlayerId Player), HeardTempo> entries
     )
     {
-        var all = passages.All();
-        return players
-            .GroupBy(p => p.SectionId)
-            .ToDictionary(
-                g => g.Key,
-                g =>
-                {
-                    var heard = g.SelectMany(p => all.Select(a => new LearnerHistory([.. entries[(a.Id, p.Id)]], Goal(a), a.Due)))
-                        .Where(h => Forecaster.CanTell(h.Entries))
-                        .ToList();
-                    var key = Short(string.Join('/', heard.Select(KeyOf)));
-                    return (key, Keep(_priors, key, () => LearnerPrior.Learn(heard)));
-                }
-            );
+        var heard = section
+            .SelectMany(p => all.Select(a => new LearnerHistory([.. entries[(a.Id, p.Id)]], a.Goal.QuarterBpm, a.Due)))
+            .Where(h => Forecaster.CanTell(h.Entries))
+            .ToList();
+        var key = Short(string.Join('/', heard.Select(KeyOf)));
+        return (key, Keep(_priors, key, () => LearnerPrior.Learn(heard)));
     }
 
     private PlayerReadiness Of(
@@ -101,7 +87,7 @@ public sealed class ReadinessService(PassageRepository passages, LogRepository l
         (string Key, LearnerPrior Prior) prior
     )
     {
-        var goal = Goal(passage);
+        var goal = passage.Goal.QuarterBpm;
         var key = $"{KeyOf(new LearnerHistory(heard, goal, passage.Due))} {(Forecaster.CanTell(heard) ? prior.Key : "")}";
         var forecast = Keep(_forecasts, key, () => Forecaster.Of(heard, goal, passage.Due, prior.Prior));
         return new PlayerReadiness(player, section, heard, prior.Prior, forecast);
@@ -119,8 +105,4 @@ public sealed class ReadinessService(PassageRepository passages, LogRepository l
             kept.Clear();
         return kept.GetOrAdd(key, _ => make());
     }
-
-    // Those named, and those of its sections.
-    private static bool Has(PassageRow passage, PlayerRow player) =>
-        passage.Players.Contains(player.Id) || passage.Sections.Contains(player.SectionId);
 }

@@ -21,7 +21,7 @@ internal static class Changes
         params (string Name, object? Value)[] values
     )
     {
-        var there = c.Read($"SELECT version FROM {table} WHERE {which}", r => r.GetInt64(0), Only(which, values));
+        var there = c.Read($"SELECT version FROM {table} WHERE {which}", r => r.Long("version"), Only(which, values));
         if (there.Count == 0)
             return Change.Gone;
         if (there[0] != version)
@@ -34,7 +34,7 @@ internal static class Changes
     /// <exception cref="GoneException">It is not.</exception>
     public static void Demand(this SqliteConnection c, string what, string table, string which, long id)
     {
-        if (c.Read($"SELECT 1 FROM {table} WHERE id = $id AND {which}", r => r.GetInt32(0), ("id", id)).Count == 0)
+        if (c.Read($"SELECT 1 FROM {table} WHERE id = $id AND {which}", r => r.Int("1"), ("id", id)).Count == 0)
             throw new GoneException(what);
     }
 

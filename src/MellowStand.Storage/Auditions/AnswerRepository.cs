@@ -56,14 +56,14 @@ public sealed class AnswerRepository(Database database)
                     "SELECT x.answer_id, d.id, d.piece_id FROM audition_decision x JOIN decision d ON d.id = x.decision_id "
                         + "JOIN audition_answer a ON a.id = x.answer_id WHERE a.set_id = $set AND a.undone IS NULL AND d.undone IS NULL "
                         + "AND d.set_aside IS NULL ORDER BY d.id",
-                    r => (Answer: r.GetInt64(0), Decision: r.GetInt64(1), Piece: r.GetInt64(2)),
+                    r => (Answer: r.Long("answer_id"), Decision: r.Long("id"), Piece: r.Long("piece_id")),
                     ("set", set)
                 )
                 .ToLookup(x => x.Answer, x => (x.Decision, x.Piece));
             return (IReadOnlyList<AnswerRow>)
                 c.Read(
                     "SELECT id, matter, answer FROM audition_answer WHERE set_id = $set AND undone IS NULL ORDER BY id",
-                    r => new AnswerRow(r.GetInt64(0), r.GetString(1), r.GetString(2), [.. standing[r.GetInt64(0)]]),
+                    r => new AnswerRow(r.Long("id"), r.Text("matter"), r.Text("answer"), [.. standing[r.Long("id")]]),
                     ("set", set)
                 );
         });

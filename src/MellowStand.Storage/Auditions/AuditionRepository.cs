@@ -5,6 +5,8 @@ namespace MellowStand.Storage;
 /// <summary>Audition sets, their rounds, pieces and candidates.</summary>
 public sealed class AuditionRepository(Database database)
 {
+    private readonly Slice<IReadOnlyList<AuditionRow>> _all = new(database, RestsOn.Auditions | RestsOn.Shelf, Read);
+
     /// <summary>Keeps a set with its rounds, in one act with whatever keeps its pieces.</summary>
     /// <param name="name">Its name.</param>
     /// <param name="rounds">Its rounds in order.</param>
@@ -26,10 +28,10 @@ public sealed class AuditionRepository(Database database)
         });
 
     /// <summary>The sets, newest first.</summary>
-    public IReadOnlyList<AuditionRow> All() => database.Look(c => Read(c, null));
+    public IReadOnlyList<AuditionRow> All() => _all.Now();
 
     /// <summary>A set, or null.</summary>
-    public AuditionRow? Find(long id) => database.Look(c => Read(c, id)) is [var only, ..] ? only : null;
+    public AuditionRow? Find(long id) => All().FirstOrDefault(s => s.Id == id);
 
     /// <summary>Changes name and rounds of a set that still has the row's version: rounds that are not named any more are taken
     /// back.</summary>
@@ -66,7 +68,7 @@ public sealed class AuditionRepository(Database database)
             var there = c.Run("UPDATE audition_set SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id), ("now", now.Iso()));
             if (there > 0)
                 c.Run(
-                    "UPDATE piece SET deleted = $now WHERE deleted IS NULL AND id IN "
+                    "UPDATE piece SET deleted = $now, left_with = $id WHERE deleted IS NULL AND id IN "
                         + "(SELECT piece_id FROM audition_entry WHERE set_id = $id AND deleted IS NULL)",
                     ("id", id),
                     ("now", now.Iso())
@@ -79,8 +81,7 @@ public sealed class AuditionRepository(Database database)
         database.Act(c =>
         {
             c.Run(
-                "UPDATE piece SET deleted = NULL WHERE deleted = (SELECT deleted FROM audition_set WHERE id = $id) AND id IN "
-                    + "(SELECT piece_id FROM audition_entry WHERE set_id = $id)",
+                "UPDATE piece SET deleted = NULL, left_with = NULL WHERE left_with = $id AND deleted IS NOT NULL",
                 ("id", id)
             );
             return c.Run("UPDATE audition_set SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id)) > 0;
@@ -139,7 +140,7 @@ public sealed class AuditionRepository(Database database)
                     "INSERT INTO audition_candidate (set_id, player_id, instrument) VALUES ($set, $player, $instrument) "
                         + "ON CONFLICT (set_id, player_id, instrument) DO UPDATE SET deleted = NULL",
                     ("set", set),
-                    ("player", candidate.Player),
+                    ("player", candidate.Player.Value),
                     ("instrument", candidate.Instrument)
                 );
             return change;
@@ -147,7 +148,7 @@ public sealed class AuditionRepository(Database database)
 
     /// <summary>Numbers of all rounds that a set has or had: one that was taken back can be named again.</summary>
     public IReadOnlySet<long> RoundsEver(long set) =>
-        database.Look(c => c.Read("SELECT id FROM audition_round WHERE set_id = $set", r => r.GetInt64(0), ("set", set)).ToHashSet());
+        database.Look(c => c.Read("SELECT id FROM audition_round WHERE set_id = $set", r => r.Long("id"), ("set", set)).ToHashSet());
 
     /// <summary>Keeps which passages were handed out for a round.</summary>
     /// <param name="round">The round.</param>
@@ -162,7 +163,7 @@ public sealed class AuditionRepository(Database database)
                     "INSERT OR IGNORE INTO audition_passage (entry_id, round_id, passage_id, run) VALUES ($entry, $round, $passage, $run)",
                     ("entry", h.Entry),
                     ("round", round),
-                    ("passage", h.Passage),
+                    ("passage", h.Passage.Value),
                     ("run", h.IsRun)
                 );
             return handed.Count;
@@ -174,7 +175,7 @@ public sealed class AuditionRepository(Database database)
             c.Read(
                 "SELECT a.entry_id, a.round_id, a.passage_id, a.run FROM audition_passage a JOIN audition_entry e ON e.id = a.entry_id "
                     + "JOIN passage p ON p.id = a.passage_id WHERE e.set_id = $set AND e.deleted IS NULL AND p.deleted IS NULL",
-                r => new HandedRow(r.GetInt64(0), r.GetInt64(1), r.GetInt64(2), r.GetBoolean(3)),
+                r => new HandedRow(r.Long("entry_id"), r.Long("round_id"), new PassageId(r.Long("passage_id")), r.Bool("run")),
                 ("set", set)
             )
         );
@@ -204,7 +205,7 @@ public sealed class AuditionRepository(Database database)
         [
             ("instrument", entry.Instrument),
             ("kind", entry.Kind),
-            ("unit", entry.Unit),
+            ("unit", entry.Unit.Name),
             ("slowest", entry.Slowest),
             ("quickest", entry.Quickest),
             ("errata", entry.Errata),
@@ -223,71 +224,58 @@ public sealed class AuditionRepository(Database database)
             );
     }
 
-    private static List<AuditionRow> Read(SqliteConnection c, long? id)
+    private static List<AuditionRow> Read(SqliteConnection c)
     {
-        (string, object?)[] only = [("id", id)];
-        const string Which = "deleted IS NULL AND ($id IS NULL OR set_id = $id)";
         var rounds = c.Read(
-                $"SELECT set_id, id, name, held, way, screened FROM audition_round WHERE {Which} ORDER BY position",
+                "SELECT set_id, id, name, held, way, screened FROM audition_round WHERE deleted IS NULL ORDER BY position",
                 r =>
                     (
-                        Set: r.GetInt64(0),
-                        Row: new RoundRow(r.GetInt64(1), r.GetString(2), r.Day(3)!.Value, r.GetString(4), r.GetBoolean(5))
-                    ),
-                only
+                        Set: r.Long("set_id"),
+                        Row: new RoundRow(r.Long("id"), r.Text("name"), r.Day("held"), r.Text("way"), r.Bool("screened"))
+                    )
             )
             .ToLookup(x => x.Set, x => x.Row);
         var candidates = c.Read(
-                $"SELECT set_id, id, player_id, instrument FROM audition_candidate WHERE {Which} ORDER BY id",
-                r => (Set: r.GetInt64(0), Row: new CandidateRow(r.GetInt64(1), r.GetInt64(2), r.GetString(3))),
-                only
+                "SELECT set_id, id, player_id, instrument FROM audition_candidate WHERE deleted IS NULL ORDER BY id",
+                r => (Set: r.Long("set_id"), Row: new CandidateRow(r.Long("id"), new PlayerId(r.Long("player_id")), r.Text("instrument")))
             )
             .ToLookup(x => x.Set, x => x.Row);
-        var entries = Entries(c, id);
+        var asked = c.Read(
+                "SELECT a.entry_id, a.round_id, a.from_label, a.to_label FROM audition_asked a JOIN audition_round r ON r.id = a.round_id "
+                    + "WHERE r.deleted IS NULL ORDER BY r.position",
+                r => (Entry: r.Long("entry_id"), Row: new AskedRow(r.Long("round_id"), r.Text("from_label"), r.Text("to_label")))
+            )
+            .ToLookup(x => x.Entry, x => x.Row);
+        // An entry whose piece was taken off the shelf is not there until it comes back.
+        var entries = c.Read(
+                "SELECT e.set_id, e.id, e.piece_id, e.instrument, e.kind, e.lender, e.reading, e.unit, e.slowest, e.quickest, e.errata, "
+                    + "e.version FROM audition_entry e JOIN piece p ON p.id = e.piece_id WHERE e.deleted IS NULL AND p.deleted IS NULL "
+                    + "ORDER BY e.id",
+                r => (Set: r.Long("set_id"), Row: Entry(r) with { Asked = [.. asked[r.Long("id")]] })
+            )
+            .ToLookup(x => x.Set, x => x.Row);
         return c.Read(
-            "SELECT id, name, version FROM audition_set WHERE deleted IS NULL AND ($id IS NULL OR id = $id) ORDER BY id DESC",
+            "SELECT id, name, version FROM audition_set WHERE deleted IS NULL ORDER BY id DESC",
             r =>
-                r.GetInt64(0) is var set
-                    ? new AuditionRow(set, r.GetString(1), [.. rounds[set]], [.. entries[set]], [.. candidates[set]], r.GetInt32(2))
-                    : null!,
-            only
+                r.Long("id") is var set
+                    ? new AuditionRow(set, r.Text("name"), [.. rounds[set]], [.. entries[set]], [.. candidates[set]], r.Int("version"))
+                    : null!
         );
     }
 
-    // An entry whose piece was taken off the shelf is not there until it comes back.
-    private static ILookup<long, EntryRow> Entries(SqliteConnection c, long? id)
-    {
-        var asked = c.Read(
-                "SELECT a.entry_id, a.round_id, a.from_label, a.to_label FROM audition_asked a JOIN audition_round r ON r.id = a.round_id "
-                    + "WHERE r.deleted IS NULL AND ($id IS NULL OR r.set_id = $id) ORDER BY r.position",
-                r => (Entry: r.GetInt64(0), Row: new AskedRow(r.GetInt64(1), r.GetString(2), r.GetString(3))),
-                ("id", id)
-            )
-            .ToLookup(x => x.Entry, x => x.Row);
-        return c.Read(
-                "SELECT e.set_id, e.id, e.piece_id, e.instrument, e.kind, e.lender, e.reading, e.unit, e.slowest, e.quickest, e.errata, "
-                    + "e.version FROM audition_entry e JOIN piece p ON p.id = e.piece_id WHERE e.deleted IS NULL AND p.deleted IS NULL "
-                    + "AND ($id IS NULL OR e.set_id = $id) ORDER BY e.id",
-                r =>
-                    (
-                        Set: r.GetInt64(0),
-                        Row: new EntryRow(
-                            r.GetInt64(1),
-                            r.GetInt64(2),
-                            r.GetString(3),
-                            r.GetString(4),
-                            r.IsDBNull(5) ? null : r.GetInt64(5),
-                            r.GetString(6),
-                            r.GetString(7),
-                            r.IsDBNull(8) ? null : r.GetDouble(8),
-                            r.IsDBNull(9) ? null : r.GetDouble(9),
-                            r.GetString(10),
-                            [.. asked[r.GetInt64(1)]],
-                            r.GetInt32(11)
-                        )
-                    ),
-                ("id", id)
-            )
-            .ToLookup(x => x.Set, x => x.Row);
-    }
+    private static EntryRow Entry(Row r) =>
+        new(
+            r.Long("id"),
+            r.Long("piece_id"),
+            r.Text("instrument"),
+            r.Text("kind"),
+            r.LongOrNull("lender"),
+            r.Text("reading"),
+            r.Unit("unit"),
+            r.DoubleOrNull("slowest"),
+            r.DoubleOrNull("quickest"),
+            r.Text("errata"),
+            [],
+            r.Int("version")
+        );
 }

@@ -1,3 +1,5 @@
+using MellowStand.Core.Tempo;
+
 namespace MellowStand.Storage;
 
 /// <summary>A round of an audition.</summary>
@@ -21,7 +23,7 @@ public sealed record AskedRow(long Round, string From, string To);
 /// <param name="Kind">Kind of piece.</param>
 /// <param name="Lender">The entry that it was borrowed from, or null.</param>
 /// <param name="Reading"><c>written</c> or <c>sounding</c> for a borrowed one; else empty.</param>
-/// <param name="Unit">Beat unit of the tempo that is asked.</param>
+/// <param name="Unit">The beat unit of the tempo that is asked.</param>
 /// <param name="Slowest">Lower end of the tempo that is asked, or null.</param>
 /// <param name="Quickest">Upper end, or null.</param>
 /// <param name="Errata">What the organisers have corrected since the print.</param>
@@ -34,7 +36,7 @@ public sealed record EntryRow(
     string Kind,
     long? Lender,
     string Reading,
-    string Unit,
+    BeatUnit Unit,
     double? Slowest,
     double? Quickest,
     string Errata,
@@ -46,14 +48,14 @@ public sealed record EntryRow(
 /// <param name="Id">Its number.</param>
 /// <param name="Player">The player.</param>
 /// <param name="Instrument">Instrument id of the catalog.</param>
-public sealed record CandidateRow(long Id, long Player, string Instrument);
+public sealed record CandidateRow(long Id, PlayerId Player, string Instrument);
 
 /// <summary>A passage that was handed out for a round.</summary>
 /// <param name="Entry">The entry.</param>
 /// <param name="Round">The round.</param>
 /// <param name="Passage">The passage.</param>
 /// <param name="IsRun">True for a run-through of all that is asked.</param>
-public sealed record HandedRow(long Entry, long Round, long Passage, bool IsRun);
+public sealed record HandedRow(long Entry, long Round, PassageId Passage, bool IsRun);
 
 /// <summary>An audition set.</summary>
 /// <param name="Id">Its number.</param>

@@ -81,7 +81,7 @@ public sealed class MockRepository(Database database)
 
     /// <summary>The set that a mock audition belongs to.</summary>
     public long SetOf(long round) =>
-        database.Look(c => c.Read("SELECT set_id FROM audition_round WHERE id = $id", r => r.GetInt64(0), ("id", round)))[0];
+        database.Look(c => c.Read("SELECT set_id FROM audition_round WHERE id = $id", r => r.Long("set_id"), ("id", round)))[0];
 
     /// <summary>Takes one back.</summary>
     public bool Remove(long id, DateTimeOffset now) =>
@@ -111,40 +111,39 @@ public sealed class MockRepository(Database database)
 
     private static List<MockRow> Read(SqliteConnection c, string which, long id)
     {
+        var mocks = c.Read(Columns + which + " ORDER BY m.held DESC, m.id DESC", Mock, ("id", id));
+        var own = Sql.Json(mocks.Select(m => m.Id));
         var marks = c.Read(
-                "SELECT mock_id, number, listener, marks, note, version FROM mock_mark",
-                r =>
-                    (
-                        Mock: r.GetInt64(0),
-                        Row: new MockMarkRow(
-                            r.GetInt32(1),
-                            r.GetInt32(2),
-                            MarkText.Read(r.GetString(3)).ToDictionary(),
-                            r.GetString(4),
-                            r.GetInt32(5)
-                        )
-                    )
+                "SELECT mock_id, number, listener, marks, note, version FROM mock_mark WHERE mock_id IN (SELECT value FROM json_each($own))",
+                r => (Mock: r.Long("mock_id"), Row: Marked(r)),
+                ("own", own)
             )
             .ToLookup(x => x.Mock, x => x.Row);
-        var order = c.Read("SELECT mock_id, candidate_id FROM mock_seat ORDER BY mock_id, number", r => (r.GetInt64(0), r.GetInt64(1)))
-            .ToLookup(x => x.Item1, x => x.Item2);
-        return c.Read(
-            Columns + which + " ORDER BY m.held DESC, m.id DESC",
-            r => new MockRow(
-                r.GetInt64(0),
-                r.GetInt64(1),
-                r.GetString(2),
-                r.Day(3)!.Value,
-                r.GetInt64(4),
-                r.GetBoolean(5),
-                r.GetBoolean(6),
-                r.Lines(7),
-                [.. MarkText.Read(r.GetString(8))],
-                [.. order[r.GetInt64(0)]],
-                [.. marks[r.GetInt64(0)]],
-                r.GetInt32(9)
-            ),
-            ("id", id)
-        );
+        var order = c.Read(
+                "SELECT mock_id, candidate_id FROM mock_seat WHERE mock_id IN (SELECT value FROM json_each($own)) ORDER BY mock_id, number",
+                r => (Mock: r.Long("mock_id"), Candidate: r.Long("candidate_id")),
+                ("own", own)
+            )
+            .ToLookup(x => x.Mock, x => x.Candidate);
+        return [.. mocks.Select(m => m with { Order = [.. order[m.Id]], Marks = [.. marks[m.Id]] })];
     }
+
+    private static MockMarkRow Marked(Row r) =>
+        new(r.Int("number"), r.Int("listener"), MarkText.Read(r.Text("marks")).ToDictionary(), r.Text("note"), r.Int("version"));
+
+    private static MockRow Mock(Row r) =>
+        new(
+            r.Long("id"),
+            r.Long("round_id"),
+            r.Text("title"),
+            r.Day("held"),
+            r.Long("seed"),
+            r.Bool("screened"),
+            r.Bool("trimmed"),
+            r.Lines("listeners"),
+            [.. MarkText.Read(r.Text("weights"))],
+            [],
+            [],
+            r.Int("version")
+        );
 }

@@ -1,3 +1,4 @@
+using MellowStand.Core.Tempo;
 using Microsoft.Data.Sqlite;
 
 namespace MellowStand.Storage;
@@ -7,24 +8,22 @@ namespace MellowStand.Storage;
 /// <param name="Marks">Marks by criterion.</param>
 /// <param name="Note">A word to them.</param>
 /// <param name="Version">How often they were changed.</param>
-public sealed record TestMarkRow(long Player, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
+public sealed record TestMarkRow(PlayerId Player, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
 
 /// <summary>A playing test.</summary>
 /// <param name="Id">Its number.</param>
-/// <param name="PassageId">The passage.</param>
+/// <param name="Passage">The passage.</param>
 /// <param name="Title">Its title.</param>
-/// <param name="Unit">Beat unit.</param>
-/// <param name="Bpm">Beats per minute.</param>
+/// <param name="Tempo">The tempo that is asked.</param>
 /// <param name="Held">The day.</param>
 /// <param name="Weights">Weights by criterion, in their order.</param>
 /// <param name="Marks">What was marked.</param>
 /// <param name="Version">How often it was changed.</param>
 public sealed record TestRow(
     long Id,
-    long PassageId,
+    PassageId Passage,
     string Title,
-    string Unit,
-    double Bpm,
+    TempoMark Tempo,
     DateOnly Held,
     IReadOnlyList<KeyValuePair<string, int>> Weights,
     IReadOnlyList<TestMarkRow> Marks,
@@ -34,15 +33,27 @@ public sealed record TestRow(
 /// <summary>Playing tests and their marks.</summary>
 public sealed class TestRepository(Database database)
 {
+    private readonly Slice<IReadOnlyList<TestRow>> _all = new(
+        database,
+        RestsOn.Hearing | RestsOn.Passages | RestsOn.Shelf,
+        c => Read(c, null)
+    );
+
+    private readonly Slice<IReadOnlyDictionary<string, int>> _weights = new(
+        database,
+        RestsOn.Hearing,
+        c => c.Read("SELECT name, weight FROM test_weight", r => (Name: r.Text("name"), Weight: r.Int("weight"))).ToDictionary(x => x.Name, x => x.Weight)
+    );
+
     /// <summary>Keeps a test.</summary>
     public long Add(TestRow test) =>
         database.Act(c =>
         {
-            c.Demand("The passage", "passage", "deleted IS NULL", test.PassageId);
+            c.Demand("The passage", "passage", "deleted IS NULL", test.Passage.Value);
             return c.Insert(
                 "INSERT INTO playing_test (passage_id, title, unit, bpm, held, weights) VALUES ($passage, $title, $unit, "
                     + "$bpm, $held, $weights)",
-                [("passage", test.PassageId), .. Values(test)]
+                [("passage", test.Passage.Value), .. Values(test)]
             );
         });
 
@@ -59,7 +70,7 @@ public sealed class TestRepository(Database database)
         );
 
     /// <summary>The tests, newest first.</summary>
-    public IReadOnlyList<TestRow> All() => database.Look(c => Read(c, null));
+    public IReadOnlyList<TestRow> All() => _all.Now();
 
     /// <summary>A test, or null.</summary>
     public TestRow? Find(long id) => database.Look(c => Read(c, id)) is [var only, ..] ? only : null;
@@ -79,25 +90,22 @@ public sealed class TestRepository(Database database)
         database.Act(c =>
         {
             c.Demand("The test", "playing_test", "deleted IS NULL", test);
-            c.Demand("The player", "player", "1", row.Player);
-            c.Run("INSERT OR IGNORE INTO test_mark (test_id, player_id) VALUES ($test, $player)", ("test", test), ("player", row.Player));
+            c.Demand("The player", "player", "1", row.Player.Value);
+            c.Run("INSERT OR IGNORE INTO test_mark (test_id, player_id) VALUES ($test, $player)", ("test", test), ("player", row.Player.Value));
             return c.Update(
                 "test_mark",
                 "test_id = $test AND player_id = $player",
                 "marks = $marks, note = $note",
                 row.Version,
                 ("test", test),
-                ("player", row.Player),
+                ("player", row.Player.Value),
                 ("marks", MarkText.Of(row.Marks)),
                 ("note", row.Note)
             );
         });
 
     /// <summary>The school's own weights by criterion.</summary>
-    public IReadOnlyDictionary<string, int> Weights() =>
-        database.Look(c =>
-            c.Read("SELECT name, weight FROM test_weight", r => (r.GetString(0), r.GetInt32(1))).ToDictionary(x => x.Item1, x => x.Item2)
-        );
+    public IReadOnlyDictionary<string, int> Weights() => _weights.Now();
 
     /// <summary>Keeps the school's own weights.</summary>
     public void Weights(IReadOnlyDictionary<string, int> weights) =>
@@ -118,8 +126,13 @@ public sealed class TestRepository(Database database)
                 "SELECT test_id, player_id, marks, note, version FROM test_mark WHERE $id IS NULL OR test_id = $id",
                 r =>
                     (
-                        Test: r.GetInt64(0),
-                        Mark: new TestMarkRow(r.GetInt64(1), MarkText.Read(r.GetString(2)).ToDictionary(), r.GetString(3), r.GetInt32(4))
+                        Test: r.Long("test_id"),
+                        Mark: new TestMarkRow(
+                            new PlayerId(r.Long("player_id")),
+                            MarkText.Read(r.Text("marks")).ToDictionary(),
+                            r.Text("note"),
+                            r.Int("version")
+                        )
                     ),
                 ("id", id)
             )
@@ -129,20 +142,25 @@ public sealed class TestRepository(Database database)
                 + "JOIN piece q ON q.id = p.piece_id WHERE t.deleted IS NULL AND q.deleted IS NULL AND ($id IS NULL OR t.id = $id) "
                 + "ORDER BY held DESC, t.id DESC",
             r => new TestRow(
-                r.GetInt64(0),
-                r.GetInt64(1),
-                r.GetString(2),
-                r.GetString(3),
-                r.GetDouble(4),
-                r.Day(5)!.Value,
-                [.. MarkText.Read(r.GetString(6))],
-                [.. marks[r.GetInt64(0)]],
-                r.GetInt32(7)
+                r.Long("id"),
+                new PassageId(r.Long("passage_id")),
+                r.Text("title"),
+                r.Tempo("unit", "bpm"),
+                r.Day("held"),
+                [.. MarkText.Read(r.Text("weights"))],
+                [.. marks[r.Long("id")]],
+                r.Int("version")
             ),
             ("id", id)
         );
     }
 
     private static (string Name, object? Value)[] Values(TestRow test) =>
-        [("title", test.Title), ("unit", test.Unit), ("bpm", test.Bpm), ("held", test.Held.Iso()), ("weights", MarkText.Of(test.Weights))];
+        [
+            ("title", test.Title),
+            ("unit", test.Tempo.Unit.Name),
+            ("bpm", test.Tempo.Bpm),
+            ("held", test.Held.Iso()),
+            ("weights", MarkText.Of(test.Weights)),
+        ];
 }

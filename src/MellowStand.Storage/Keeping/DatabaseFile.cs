@@ -97,7 +97,7 @@ public static class DatabaseFile
         try
         {
             using var connection = Open(path, SqliteOpenMode.ReadOnly);
-            var said = connection.Read("PRAGMA integrity_check(1)", r => r.GetString(0)).FirstOrDefault();
+            var said = connection.One("PRAGMA integrity_check(1)", r => r.Text("integrity_check"));
             return said == "ok" ? null : said;
         }
         catch (SqliteException e)
@@ -110,15 +110,15 @@ public static class DatabaseFile
     {
         using var connection = Open(path, SqliteOpenMode.ReadOnly);
         return Tables(connection).Contains("SchemaVersions")
-            ? connection.Read("SELECT ScriptName FROM SchemaVersions", r => r.GetString(0))
+            ? connection.Read("SELECT ScriptName FROM SchemaVersions", r => r.Text("ScriptName"))
             : [];
     }
 
     private static List<string> Tables(SqliteConnection connection) =>
-        connection.Read("SELECT name FROM sqlite_master WHERE type = 'table'", r => r.GetString(0));
+        connection.Read("SELECT name FROM sqlite_master WHERE type = 'table'", r => r.Text("name"));
 
     private static long Count(SqliteConnection connection, params string[] tables) =>
-        tables.Sum(t => connection.Read($"SELECT COUNT(*) FROM {t}", r => r.GetInt64(0))[0]);
+        tables.Sum(t => connection.One($"SELECT COUNT(*) AS n FROM {t}", r => r.Long("n")));
 
     private static HashSet<string> KnownMigrations() =>
         [.. Assembly.GetExecutingAssembly().GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal))];

@@ -35,14 +35,42 @@ public sealed record CalendarRow(
 /// <summary>The calendar: minutes, days off, rehearsals, concerts.</summary>
 public sealed class CalendarRepository(Database database)
 {
-    /// <summary>When the school practices.</summary>
-    public PracticeTimes Practice() =>
-        database.Look(c =>
+    private readonly Slice<PracticeTimes> _practice = new(
+        database,
+        RestsOn.Plans,
+        c =>
             c.Read(
                 "SELECT minutes, rest_days, run_days, version FROM practice_calendar",
-                r => new PracticeTimes(r.GetInt32(0), [.. Numbers(r.GetString(1)).Select(n => (int)n)], r.GetInt32(2), r.GetInt32(3))
+                r => new PracticeTimes(
+                    r.Int("minutes"),
+                    [.. r.Numbers("rest_days").Select(n => (int)n)],
+                    r.Int("run_days"),
+                    r.Int("version")
+                )
             )[0]
-        );
+    );
+
+    private readonly Slice<IReadOnlyList<CalendarRow>> _entries = new(
+        database,
+        RestsOn.Plans,
+        c =>
+            c.Read(
+                "SELECT id, first, last, kind, minutes, title, starts, uid, version FROM calendar_entry WHERE deleted IS "
+                    + "NULL ORDER BY first, id",
+                Entry
+            )
+    );
+
+    private readonly Slice<IReadOnlyDictionary<(string Whose, long Id), int>> _minutes = new(
+        database,
+        RestsOn.Plans,
+        c =>
+            c.Read("SELECT whose, id, minutes FROM practice_minutes", r => (Key: (r.Text("whose"), r.Long("id")), Minutes: r.Int("minutes")))
+                .ToDictionary(x => x.Key, x => x.Minutes)
+    );
+
+    /// <summary>When the school practices.</summary>
+    public PracticeTimes Practice() => _practice.Now();
 
     /// <summary>Changes when the school practices, where the version is still the one that was seen.</summary>
     public Change Practice(PracticeTimes row) =>
@@ -60,14 +88,7 @@ public sealed class CalendarRepository(Database database)
         );
 
     /// <summary>The entries by date.</summary>
-    public IReadOnlyList<CalendarRow> Entries() =>
-        database.Look(c =>
-            c.Read(
-                "SELECT id, first, last, kind, minutes, title, starts, uid, version FROM calendar_entry WHERE deleted IS "
-                    + "NULL ORDER BY first, id",
-                Entry
-            )
-        );
+    public IReadOnlyList<CalendarRow> Entries() => _entries.Now();
 
     /// <summary>Adds entries as one act; those of a file that are there already are changed instead.</summary>
     /// <returns>Their numbers, in order.</returns>
@@ -92,11 +113,7 @@ public sealed class CalendarRepository(Database database)
         );
 
     /// <summary>Minutes a day of the sections and players that have other minutes than the school.</summary>
-    public IReadOnlyDictionary<(string Whose, long Id), int> Minutes() =>
-        database.Look(c =>
-            c.Read("SELECT whose, id, minutes FROM practice_minutes", r => (Key: (r.GetString(0), r.GetInt64(1)), Minutes: r.GetInt32(2)))
-                .ToDictionary(x => x.Key, x => x.Minutes)
-        );
+    public IReadOnlyDictionary<(string Whose, long Id), int> Minutes() => _minutes.Now();
 
     /// <summary>Gives a section or player other minutes, or with null those of the school.</summary>
     /// <param name="whose"><c>section</c> or <c>player</c>.</param>
@@ -115,10 +132,6 @@ public sealed class CalendarRepository(Database database)
                 )
         );
 
-    /// <summary>Numbers with spaces between.</summary>
-    internal static IEnumerable<long> Numbers(string text) =>
-        text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(n => long.Parse(n, CultureInfo.InvariantCulture));
-
     private const string Set = "first = $first, last = $last, kind = $kind, minutes = $minutes, title = $title, starts = $starts";
 
     private static long Put(SqliteConnection c, CalendarRow row)
@@ -127,7 +140,7 @@ public sealed class CalendarRepository(Database database)
             ? []
             : c.Read(
                 "SELECT id FROM calendar_entry WHERE uid = $uid AND first = $first AND deleted IS NULL",
-                r => r.GetInt64(0),
+                r => r.Long("id"),
                 ("uid", row.Uid),
                 ("first", row.First.Iso())
             );
@@ -155,16 +168,16 @@ public sealed class CalendarRepository(Database database)
             ("starts", row.Starts?.ToString("HH:mm", CultureInfo.InvariantCulture)),
         ];
 
-    private static CalendarRow Entry(SqliteDataReader r) =>
+    private static CalendarRow Entry(Row r) =>
         new(
-            r.GetInt64(0),
-            r.Day(1)!.Value,
-            r.Day(2)!.Value,
-            r.GetString(3),
-            r.GetInt32(4),
-            r.GetString(5),
-            r.Text(6) is { } starts ? TimeOnly.ParseExact(starts, "HH:mm", CultureInfo.InvariantCulture) : null,
-            r.Text(7),
-            r.GetInt32(8)
+            r.Long("id"),
+            r.Day("first"),
+            r.Day("last"),
+            r.Text("kind"),
+            r.Int("minutes"),
+            r.Text("title"),
+            r.HourOrNull("starts"),
+            r.TextOrNull("uid"),
+            r.Int("version")
         );
 }

@@ -11,7 +11,7 @@ public sealed record SessionSlot(long Id, DateOnly Day, int Step, bool ByHand);
 
 /// <summary>A passage in the season's plan, for players who are equally far.</summary>
 /// <param name="Id">Its number.</param>
-/// <param name="PassageId">The passage.</param>
+/// <param name="Passage">The passage.</param>
 /// <param name="Band"><c>usual</c>, <c>behind</c> or <c>ahead</c>.</param>
 /// <param name="Players">Their numbers.</param>
 /// <param name="Minutes">Minutes of a session.</param>
@@ -19,9 +19,9 @@ public sealed record SessionSlot(long Id, DateOnly Day, int Step, bool ByHand);
 /// <param name="Sessions">Its sessions by day.</param>
 public sealed record SeasonItemRow(
     long Id,
-    long PassageId,
+    PassageId Passage,
     string Band,
-    IReadOnlyList<long> Players,
+    IReadOnlyList<PlayerId> Players,
     int Minutes,
     string Why,
     IReadOnlyList<SessionSlot> Sessions
@@ -64,8 +64,16 @@ public sealed class SeasonRepository(Database database)
         + "(SELECT x.id FROM season_item x WHERE x.passage_id = st.passage_id AND x.plan_id = (SELECT MAX(id) FROM season_plan WHERE "
         + "state = 'kept') ORDER BY CASE x.band WHEN 'usual' THEN 0 WHEN 'behind' THEN 1 ELSE 2 END LIMIT 1))";
 
+    private readonly Slice<Maybe> _current = new(
+        database,
+        RestsOn.Plans | RestsOn.Passages | RestsOn.Shelf,
+        c => new Maybe(Read(c, "id = (SELECT MAX(id) FROM season_plan WHERE state = 'kept')", null))
+    );
+
     /// <summary>The plan in force, or null.</summary>
-    public SeasonPlanRow? Current() => database.Look(c => Read(c, "id = (SELECT MAX(id) FROM season_plan WHERE state = 'kept')", null));
+    public SeasonPlanRow? Current() => _current.Now().Plan;
+
+    private sealed record Maybe(SeasonPlanRow? Plan);
 
     /// <summary>A plan, or null.</summary>
     public SeasonPlanRow? Find(long id) => database.Look(c => Read(c, "id = $id", id));
@@ -97,9 +105,7 @@ public sealed class SeasonRepository(Database database)
     public Change Keep(long id, long? seen) =>
         database.Act(c =>
         {
-            var current = c.Read("SELECT MAX(id) FROM season_plan WHERE state = 'kept'", r => r.IsDBNull(0) ? (long?)null : r.GetInt64(0))[
-                0
-            ];
+            var current = c.One("SELECT MAX(id) AS newest FROM season_plan WHERE state = 'kept'", r => r.LongOrNull("newest"));
             if (current != seen)
                 return Change.Stale;
             return c.Run("UPDATE season_plan SET state = 'kept' WHERE id = $id AND state <> 'kept'", ("id", id)) > 0
@@ -122,7 +128,7 @@ public sealed class SeasonRepository(Database database)
             var plan = c.Read(
                 "SELECT i.plan_id FROM season_session s JOIN season_item i ON i.id = s.item_id JOIN season_plan p ON p.id = i.plan_id "
                     + "WHERE s.id = $id AND p.state = 'kept'",
-                r => r.GetInt64(0),
+                r => r.Long("plan_id"),
                 ("id", session)
             );
             if (plan is not [var id, ..])
@@ -144,9 +150,9 @@ public sealed class SeasonRepository(Database database)
             "INSERT INTO season_item (plan_id, passage_id, band, players, minutes, why) VALUES ($plan, $passage, $band, "
                 + "$players, $minutes, $why)",
             ("plan", plan),
-            ("passage", item.PassageId),
+            ("passage", item.Passage.Value),
             ("band", item.Band),
-            ("players", string.Join(' ', item.Players)),
+            ("players", string.Join(' ', item.Players.Values())),
             ("minutes", item.Minutes),
             ("why", item.Why)
         );
@@ -162,49 +168,54 @@ public sealed class SeasonRepository(Database database)
 
     private static SeasonPlanRow? Read(SqliteConnection c, string which, long? id)
     {
-        var sessions = c.Read(
-                $"SELECT item_id, id, day, step, by_hand FROM season_session WHERE item_id IN (SELECT id FROM season_item WHERE plan_id = "
-                    + $"(SELECT id FROM season_plan WHERE {which})) ORDER BY day",
-                r => (Item: r.GetInt64(0), Slot: new SessionSlot(r.GetInt64(1), r.Day(2)!.Value, r.GetInt32(3), r.GetInt32(4) != 0)),
-                ("id", id)
-            )
-            .ToLookup(x => x.Item, x => x.Slot);
-        var items = c.Read(
-            "SELECT i.id, passage_id, band, players, minutes, why FROM season_item i JOIN passage p ON p.id = "
-                + "i.passage_id JOIN piece q ON q.id = "
-                + $"p.piece_id WHERE plan_id = (SELECT id FROM season_plan WHERE {which}) AND p.deleted IS NULL AND "
-                + $"q.deleted IS NULL ORDER BY i.id",
-            r => new SeasonItemRow(
-                r.GetInt64(0),
-                r.GetInt64(1),
-                r.GetString(2),
-                [.. CalendarRepository.Numbers(r.GetString(3))],
-                r.GetInt32(4),
-                r.GetString(5),
-                [.. sessions[r.GetInt64(0)]]
-            ),
+        var plan = c.One(
+            $"SELECT id, made, state, proved, late, peak, bound, gives, changes, version FROM season_plan WHERE {which}",
+            Plan,
             ("id", id)
         );
-        return
-            c.Read(
-                $"SELECT id, made, state, proved, late, peak, bound, gives, changes, version FROM season_plan WHERE {which}",
-                r => new SeasonPlanRow(
-                    r.GetInt64(0),
-                    DateTimeOffset.Parse(r.GetString(1), System.Globalization.CultureInfo.InvariantCulture),
-                    r.GetString(2),
-                    r.GetString(3),
-                    r.GetInt32(4),
-                    r.GetInt32(5),
-                    r.GetInt32(6),
-                    r.Lines(7),
-                    r.Lines(8),
-                    items,
-                    r.GetInt32(9)
-                ),
-                ("id", id)
-            )
-                is [var only, ..]
-            ? only
-            : null;
+        return plan is null ? null : plan with { Items = Items(c, plan.Id) };
     }
+
+    // What was taken back is practiced no more. One row a session, and one for an item without any.
+    private static IReadOnlyList<SeasonItemRow> Items(SqliteConnection c, long plan) =>
+        [
+            .. c.Read(
+                    "SELECT i.id, i.passage_id, i.band, i.players, i.minutes, i.why, s.id AS session, s.day, s.step, s.by_hand "
+                        + "FROM season_item i JOIN passage p ON p.id = i.passage_id JOIN piece q ON q.id = p.piece_id "
+                        + "LEFT JOIN season_session s ON s.item_id = i.id WHERE i.plan_id = $plan AND p.deleted IS NULL AND q.deleted IS NULL "
+                        + "ORDER BY i.id, s.day",
+                    r => (Item: Item(r), Session: r.LongOrNull("session") is { } session ? Session(r, session) : null),
+                    ("plan", plan)
+                )
+                .GroupBy(x => x.Item.Id)
+                .Select(g => g.First().Item with { Sessions = [.. g.Select(x => x.Session).OfType<SessionSlot>()] }),
+        ];
+
+    private static SessionSlot Session(Row r, long id) => new(id, r.Day("day"), r.Int("step"), r.Bool("by_hand"));
+
+    private static SeasonItemRow Item(Row r) =>
+        new(
+            r.Long("id"),
+            new PassageId(r.Long("passage_id")),
+            r.Text("band"),
+            r.Numbers("players").Players(),
+            r.Int("minutes"),
+            r.Text("why"),
+            []
+        );
+
+    private static SeasonPlanRow Plan(Row r) =>
+        new(
+            r.Long("id"),
+            r.Moment("made"),
+            r.Text("state"),
+            r.Text("proved"),
+            r.Int("late"),
+            r.Int("peak"),
+            r.Int("bound"),
+            r.Lines("gives"),
+            r.Lines("changes"),
+            [],
+            r.Int("version")
+        );
 }

@@ -84,8 +84,7 @@ internal static class AuditionAsking
         return await response.Content.ReadFromJsonAsync<JsonElement>(Cancel);
     }
 
-    public static string Day(int days) =>
-        DateOnly.FromDateTime(DateTime.Now).AddDays(days).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+    public static string Day(int days) => TestDay.In(days);
 
     public static long Id(this JsonElement e) => e.GetProperty("id").GetInt64();
 

@@ -38,7 +38,7 @@ public sealed class KillTests : IDisposable
             using var client = server.Client();
             await SignIn(client, first: round == 0);
             if (round == 0)
-                piece = await Prepare(client);
+                piece = await Prepare(server, client);
             await Check(client, piece);
             if (round == Kills)
                 break;
@@ -76,15 +76,16 @@ public sealed class KillTests : IDisposable
         answer.EnsureSuccessStatusCode();
     }
 
-    private async Task<long> Prepare(HttpClient client)
+    private async Task<long> Prepare(ServerProcess server, HttpClient client)
     {
         var piece = await client.Import(Asking.Music(Duo));
         var section = await client.Send(HttpMethod.Post, "/api/ensemble/sections", new { name = "Flutes" });
         var id = (await section.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken))[0]
             .GetProperty("id")
             .GetInt64();
-        (_ledger.Section, _ledger.Player) = (id, await Made(client, "/api/ensemble/players", Player(id, "Ada")));
+        (_ledger.Section, _ledger.Player) = (id, await Made(server, client, "/api/ensemble/players", Player(id, "Ada")));
         _ledger.Passage = await Made(
+            server,
             client,
             $"/api/pieces/{piece}/passages",
             new
@@ -96,7 +97,7 @@ public sealed class KillTests : IDisposable
                 goal = new { unit = "quarter", bpm = 90 },
                 by = "step",
                 value = 6,
-                due = DateTime.Today.AddDays(20).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                due = TestDay.In(20),
                 sections = new[] { id },
             }
         );
@@ -116,16 +117,16 @@ public sealed class KillTests : IDisposable
                 switch (actor)
                 {
                     case 0:
-                        _ledger.Add("words", $"words:{name}", await Made(signedIn, $"/api/pieces/{piece}/decisions", Words(name)));
+                        _ledger.Add("words", $"words:{name}", await Made(server, signedIn, $"/api/pieces/{piece}/decisions", Words(name)));
                         break;
                     case 1:
                         _ledger.Add("piece", name, await signedIn.Import(Asking.Music($"title: {name}\n{Duo}")));
                         break;
                     case 2:
-                        _ledger.Add("log", name, await Made(signedIn, "/api/log", Log(name)));
+                        _ledger.Add("log", name, await Made(server, signedIn, "/api/log", Log(name)));
                         break;
                     case 3:
-                        _ledger.Add("player", name, await Made(signedIn, "/api/ensemble/players", Player(_ledger.Section, name)));
+                        _ledger.Add("player", name, await Made(server, signedIn, "/api/ensemble/players", Player(_ledger.Section, name)));
                         break;
                     default:
                         await AcceptAndTakeBack(signedIn, piece);
@@ -135,7 +136,7 @@ public sealed class KillTests : IDisposable
         }
         catch (Exception e) when (e is HttpRequestException or IOException or OperationCanceledException)
         {
-            Assert.NotNull(server);
+            // The server is gone, as it should be.
         }
     }
 
@@ -178,10 +179,15 @@ public sealed class KillTests : IDisposable
             );
     }
 
-    private static async Task<long> Made(HttpClient client, string url, object body)
+    private static async Task<long> Made(ServerProcess server, HttpClient client, string url, object body)
     {
         var answer = await client.PostAsJsonAsync(url, body, TestContext.Current.CancellationToken);
-        Assert.True((int)answer.StatusCode < 500 || (int)answer.StatusCode == 503, $"{url} answered {answer.StatusCode}");
+        if ((int)answer.StatusCode >= 500 && (int)answer.StatusCode != 503)
+        {
+            var sentence = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+            Assert.Fail($"{url} answered {answer.StatusCode}: {sentence}\nThe server's log:\n{server.Said}");
+        }
+
         answer.EnsureSuccessStatusCode();
         return (await answer.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken)).GetProperty("id").GetInt64();
     }

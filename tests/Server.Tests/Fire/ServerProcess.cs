@@ -1,15 +1,19 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
+using System.Globalization;
 using System.Net;
 using System.Net.Sockets;
+using System.Text.RegularExpressions;
 
 namespace MellowStand.Server.Tests.Fire;
 
 /// <summary>The server as its own process on a data folder, as a school runs it: it can be killed.</summary>
-internal sealed class ServerProcess : IDisposable
+internal sealed partial class ServerProcess : IDisposable
 {
     private readonly Process _process;
+    private readonly ConcurrentQueue<string> _said;
 
-    private ServerProcess(Process process, int port) => (_process, Port) = (process, port);
+    private ServerProcess(Process process, int port, ConcurrentQueue<string> said) => (_process, Port, _said) = (process, port, said);
 
     public int Port { get; }
 
@@ -33,30 +37,33 @@ internal sealed class ServerProcess : IDisposable
         return (process.ExitCode, await said, await errors);
     }
 
-    /// <summary>Starts the server and waits until it answers.</summary>
+    /// <summary>Starts the server on a free port and waits, for as long as the machine needs, until it tells its address.</summary>
     public static async Task<ServerProcess> Start(string data)
     {
-        var port = FreePort();
-        var process = Run("--data", data, "--port", $"{port}", "--demo", "false");
-        process.OutputDataReceived += (_, _) => { };
-        process.BeginOutputReadLine();
-        var errors = process.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
-        using var client = new HttpClient { BaseAddress = new Uri($"http://127.0.0.1:{port}") };
-        for (var i = 0; i < 600 && !process.HasExited; i++)
+        var process = Run("--data", data, "--port", "0", "--demo", "false", "--today", TestDay.In(0));
+        var said = new ConcurrentQueue<string>();
+        var ready = new TaskCompletionSource<int>(TaskCreationOptions.RunContinuationsAsynchronously);
+        void Hear(string? line)
         {
-            try
-            {
-                if ((await client.GetAsync("/healthz", TestContext.Current.CancellationToken)).IsSuccessStatusCode)
-                    return new ServerProcess(process, port);
-            }
-            catch (HttpRequestException) { }
-            await Task.Delay(50, TestContext.Current.CancellationToken);
+            if (line is null)
+                return;
+            said.Enqueue(line);
+            if (Address().Match(line) is { Success: true } told)
+                ready.TrySetResult(int.Parse(told.Groups[1].Value, CultureInfo.InvariantCulture));
         }
 
-        if (!process.HasExited)
-            process.Kill();
-        throw new InvalidOperationException($"The server did not start: {await errors}");
+        process.OutputDataReceived += (_, e) => Hear(e.Data);
+        process.ErrorDataReceived += (_, e) => Hear(e.Data);
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        var ended = process.WaitForExitAsync(TestContext.Current.CancellationToken);
+        if (await Task.WhenAny(ready.Task, ended) == ready.Task)
+            return new ServerProcess(process, await ready.Task, said);
+        throw new InvalidOperationException($"The server did not start: {string.Join('\n', said)}");
     }
+
+    /// <summary>What it has said so far, its log included.</summary>
+    public string Said => string.Join('\n', _said);
 
     /// <summary>A client that keeps its cookies.</summary>
     public HttpClient Client() =>
@@ -86,4 +93,7 @@ internal sealed class ServerProcess : IDisposable
         listener.Start();
         return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
+
+    [GeneratedRegex(@"^Mellow Stand is at http://127\.0\.0\.1:(\d+)")]
+    private static partial Regex Address();
 }

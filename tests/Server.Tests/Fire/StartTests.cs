@@ -49,7 +49,7 @@ public sealed class StartTests : IDisposable
 
     [Theory]
     [InlineData("abc")]
-    [InlineData("0")]
+    [InlineData("65536")]
     [InlineData("70000")]
     [InlineData("-1")]
     public async Task A_port_that_is_none_is_refused(string port)
@@ -57,6 +57,27 @@ public sealed class StartTests : IDisposable
         var (exit, _, errors) = await ServerProcess.Ended("--data", Data, "--port", port);
         Assert.Equal(2, exit);
         OneSentence(errors, $"The port \"{port}\" is none");
+        Assert.False(Directory.Exists(Data));
+    }
+
+    [Fact]
+    public async Task Port_0_is_a_free_one_and_is_told()
+    {
+        using var first = await ServerProcess.Start(Data);
+        using var second = await ServerProcess.Start(Path.Combine(_folder, "other"));
+        Assert.NotEqual(first.Port, second.Port);
+        using var client = second.Client();
+        Assert.True((await client.GetAsync("/healthz", TestContext.Current.CancellationToken)).IsSuccessStatusCode);
+    }
+
+    [Theory]
+    [InlineData("tomorrow")]
+    [InlineData("2027-02-29")]
+    public async Task A_day_that_is_none_is_refused(string day)
+    {
+        var (exit, _, errors) = await ServerProcess.Ended("--data", Data, "--port", "0", "--today", day);
+        Assert.Equal(2, exit);
+        OneSentence(errors, $"The day \"{day}\" is none");
         Assert.False(Directory.Exists(Data));
     }
 

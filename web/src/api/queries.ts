@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
+import { setToday } from '../common/dates'
 import { api, take } from './client'
 
 /** Keys of the query cache: one list, so that a change knows what to fetch anew. */
@@ -22,7 +23,15 @@ export const keys = {
 
 const path = (id: number) => ({ params: { path: { id } } })
 
-export const sessionQuery = { queryKey: ['session'], queryFn: () => take(api.GET('/api/session')) }
+/** Who is there. Every page asks first, and from then on counts its days from the server's. */
+export const sessionQuery = {
+  queryKey: ['session'],
+  queryFn: async () => {
+    const session = await take(api.GET('/api/session'))
+    setToday(session.today)
+    return session
+  },
+}
 
 export const useSession = () => useQuery({ ...sessionQuery, meta: { shown: true } })
 

@@ -8046,6 +8046,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    passage?: number;
+                    player?: number;
+                    section?: number;
+                    piece?: number;
+                    from?: string;
+                    to?: string;
+                    page?: number;
+                    size?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogPage"];
+                    };
+                };
+                /** @description Nobody is signed in. */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house-rules": {
         parameters: {
             query?: never;
@@ -9545,6 +9596,26 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description Some entries of the log, newest first. */
+        LogPage: {
+            /** @description The entries of this page. */
+            entries: components["schemas"]["LogView"][];
+            /**
+             * Format: int32
+             * @description How many there are on all pages.
+             */
+            total: number;
+            /**
+             * Format: int32
+             * @description The page, from 1.
+             */
+            page: number;
+            /**
+             * Format: int32
+             * @description Entries a page.
+             */
+            size: number;
+        };
         /** @description A tempo to log. */
         LogRequest: {
             /**
@@ -10914,6 +10985,11 @@ export interface components {
             demo: boolean;
             /** @description Which school's data these are; null while nobody is signed in. */
             school: null | string;
+            /**
+             * Format: date
+             * @description The day that it is at the server; pages count from it.
+             */
+            today: string;
         };
         /** @description Name and rounds of a set. */
         SetEdit: {

@@ -16,8 +16,17 @@ export function daysWords(days: number | null | undefined): string {
   return `${n} ${n === 1 ? 'day' : 'days'} ${days > 0 ? 'left' : 'past'}`
 }
 
-/** The ISO day so many days from today, in local time. */
+const dayMs = 86_400_000
+let ahead = 0
+
+/** Tells the page which day it is at the server: the browser may be in another zone, or its clock off by days. */
+export function setToday(iso: string, now = new Date()): void {
+  const own = Date.UTC(now.getFullYear(), now.getMonth(), now.getDate())
+  ahead = Math.round((Date.parse(`${iso}T00:00:00Z`) - own) / dayMs)
+}
+
+/** The ISO day so many days from the server's today. */
 export function dayFromNow(days: number, now = new Date()): string {
-  const d = new Date(now.getFullYear(), now.getMonth(), now.getDate() + days)
-  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`
+  const day = Date.UTC(now.getFullYear(), now.getMonth(), now.getDate() + ahead + days)
+  return new Date(day).toISOString().slice(0, 10)
 }

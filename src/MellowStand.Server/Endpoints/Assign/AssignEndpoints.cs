@@ -1,3 +1,4 @@
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -70,26 +71,23 @@ public static class AssignEndpoints
     public static void MapAssign(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/passages").WithTags("Assign");
-        api.MapGet("/pieces/{id:long}/passages", List).WithTags("Assign");
+        api.MapGet("/pieces/{id:long}/passages", List).KeepAnswer(Rests.Handed).WithTags("Assign");
         api.MapPost("/pieces/{id:long}/passages", Add).WithTags("Assign");
-        group.MapGet("", (PassageRepository passages, TimeProvider clock) => TypedResults.Ok(passages.All().Select(p => View(p, clock))));
-        group.MapGet("/{passage:long}", One);
+        group
+            .MapGet("", (PassageRepository passages, TimeProvider clock) => TypedResults.Ok(passages.All().Select(p => View(p, clock))))
+            .KeepAnswer(Rests.Handed);
+        group.MapGet("/{passage:long}", One).KeepAnswer(Rests.Handed);
         group.MapPut("/{passage:long}", Edit);
-        group.MapGet("/{passage:long}/sheet", SheetEndpoints.Sheet);
+        group.MapGet("/{passage:long}/sheet", SheetEndpoints.Sheet).KeepAnswer(Rests.Readiness);
         api.MapPost("/pieces/{id:long}/passages/questions", Questions).WithTags("Assign");
         group.MapDelete("/{passage:long}", Remove);
         group.MapPost("/{passage:long}/restore", Restore);
     }
 
-    /// <summary>The passage with the number.</summary>
-    /// <exception cref="Refusal">There is none.</exception>
-    public static PassageRow Find(PassageRepository passages, long id) =>
-        passages.Find(id) ?? throw Refusal.NotFound($"There is no passage {id}. Load the list again.");
-
     /// <summary>The passage as the interface shows it: told from its row alone.</summary>
     public static PassageView View(PassageRow p, TimeProvider clock) =>
         new(
-            p.Id,
+            p.Id.Value,
             p.PieceId,
             p.PieceTitle,
             p.Title,
@@ -98,15 +96,15 @@ public static class AssignEndpoints
             p.Place.To.Label,
             p.Place.From.Index,
             p.Place.To.Index,
-            new TempoView(p.StartUnit, p.StartBpm),
-            new TempoView(p.GoalUnit, p.GoalBpm),
+            TempoEndpoints.View(p.Start),
+            TempoEndpoints.View(p.Goal),
             p.Begins,
             p.Due,
             p.Due.DayNumber - clock.Today().DayNumber,
             p.Note,
-            p.Sections,
-            p.Players,
-            [.. p.Steps.Select(s => new DatedStepView(s.Unit, s.Bpm, s.Due))],
+            p.Sections.Values(),
+            p.Players.Values(),
+            [.. p.Steps.Select(s => new DatedStepView(s.Mark.Unit.Name, s.Mark.Bpm, s.Due))],
             p.IsPlaced,
             p.Climb,
             p.ClimbValue,
@@ -120,7 +118,7 @@ public static class AssignEndpoints
     }
 
     private static Ok<PassageView> One(long passage, PassageRepository passages, TimeProvider clock) =>
-        TypedResults.Ok(View(Find(passages, passage), clock));
+        TypedResults.Ok(View(passages.Get(passage), clock));
 
     private static Created<PassageView> Add(
         long id,
@@ -130,8 +128,8 @@ public static class AssignEndpoints
         TimeProvider clock
     )
     {
-        var made = passages.Add(desk.Draft(id, request, clock.Today()));
-        return TypedResults.Created($"/api/passages/{made}", View(Find(passages, made), clock));
+        var made = passages.Add(desk.Draft(id, Wish(request), clock.Today()));
+        return TypedResults.Created($"/api/passages/{made}", View(passages.Get(made.Value), clock));
     }
 
     // The first day stays: what was logged since counts.
@@ -143,26 +141,52 @@ public static class AssignEndpoints
         TimeProvider clock
     )
     {
-        var there = Find(passages, passage);
-        var row = desk.Draft(there.PieceId, request, there.Begins) with { Id = passage, Version = Versions.Seen(request.Version) };
+        var there = passages.Get(passage);
+        var row = desk.Draft(there.PieceId, Wish(request), there.Begins) with { Id = there.Id, Version = Versions.Seen(request.Version) };
         passages.Update(row).Demand("This passage");
         return One(passage, passages, clock);
     }
 
     // Asked before it is handed out; nothing is kept or refused by it.
     private static Ok<IReadOnlyList<string>> Questions(long id, PassageRequest request, PassageDesk desk) =>
-        TypedResults.Ok(desk.Questions(id, request));
+        TypedResults.Ok(desk.Questions(id, HalfFilled(request)));
+
+    /// <summary>What is asked, read.</summary>
+    /// <exception cref="Core.Tempo.LadderException">One tempo is named without the other, or a word is unknown.</exception>
+    internal static PassageWish Wish(PassageRequest r) =>
+        new(r.Parts ?? [], r.From, r.To, r.Due)
+        {
+            Title = r.Title,
+            Tempos = r.Start is null && r.Goal is null ? null : (TempoEndpoints.Mark(r.Start, "start"), TempoEndpoints.Mark(r.Goal, "goal")),
+            By = r.By is null ? Core.Tempo.LadderBy.Step : Core.Tempo.LadderWords.Read(r.By),
+            Value = r.Value,
+            Sections = (r.Sections ?? []).Sections(),
+            Players = (r.Players ?? []).Players(),
+            Note = r.Note,
+        };
+
+    // While it is typed, a tempo may not be one yet.
+    private static PassageWish HalfFilled(PassageRequest request)
+    {
+        try
+        {
+            return Wish(request);
+        }
+        catch (Core.Tempo.LadderException)
+        {
+            return Wish(request with { Start = null, Goal = null, By = null });
+        }
+    }
 
     private static NoContent Remove(long passage, PassageRepository passages, TimeProvider clock)
     {
-        _ = Find(passages, passage);
-        passages.Remove(passage, clock.GetUtcNow());
+        passages.Remove(passages.Get(passage).Id, clock.GetUtcNow());
         return TypedResults.NoContent();
     }
 
     private static Ok<PassageView> Restore(long passage, PassageRepository passages, TimeProvider clock)
     {
-        if (!passages.Restore(passage))
+        if (!passages.Restore(new PassageId(passage)))
             throw Refusal.NotFound("This passage was not taken back, so it cannot be restored.");
         return One(passage, passages, clock);
     }

@@ -70,7 +70,7 @@ public static class CutEndpoints
 
     private static CutView View(OpenPiece piece, CutPassage p, IReadOnlyList<SectionRow> sections, IReadOnlyList<PlayerRow> players)
     {
-        var seated = p.Parts.SelectMany(x => piece.Layer.Knowledge.Seats[x]).Select(s => s.Player).ToHashSet();
+        var seated = p.Parts.SelectMany(x => piece.Layer.Knowledge.Seats[x]).Select(s => new PlayerId(s.Player)).ToHashSet();
         var of = players.Where(x => seated.Contains(x.Id)).Select(x => x.SectionId).ToHashSet();
         return new CutView(
             p.Parts,
@@ -99,24 +99,25 @@ public static class CutEndpoints
         if (asked.Count is 0 or > MostAtOnce)
             throw Refusal.BadRequest($"Hand out 1 to {MostAtOnce} passages at once.");
         var drafts = asked
-            .Select(r => desk.Draft(id, r ?? throw Refusal.BadRequest("A passage is empty. Leave it out."), clock.Today()))
+            .Select(r => desk.Draft(id, AssignEndpoints.Wish(r ?? throw Refusal.BadRequest("A passage is empty. Leave it out.")), clock.Today()))
             .ToList();
-        var made = passages.AddMany(drafts);
+        var made = passages.AddMany(drafts).Index().ToDictionary(m => m.Item, m => m.Index);
+        var rows = passages.All(id).Where(p => made.ContainsKey(p.Id)).OrderBy(p => made[p.Id]);
         return TypedResults.Created(
             $"/api/pieces/{id}/passages",
-            (IReadOnlyList<PassageView>)[.. made.Select(m => AssignEndpoints.View(AssignEndpoints.Find(passages, m), clock))]
+            (IReadOnlyList<PassageView>)[.. rows.Select(r => AssignEndpoints.View(r, clock))]
         );
     }
 
     private static NoContent Remove(PassageIds ids, PassageRepository passages, TimeProvider clock)
     {
-        passages.RemoveMany(ids.Passages ?? [], clock.GetUtcNow());
+        passages.RemoveMany((ids.Passages ?? []).Passages(), clock.GetUtcNow());
         return TypedResults.NoContent();
     }
 
     private static NoContent Restore(PassageIds ids, PassageRepository passages)
     {
-        passages.RestoreMany(ids.Passages ?? []);
+        passages.RestoreMany((ids.Passages ?? []).Passages());
         return TypedResults.NoContent();
     }
 }

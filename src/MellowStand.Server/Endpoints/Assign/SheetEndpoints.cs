@@ -70,7 +70,7 @@ internal static class SheetEndpoints
         TimeProvider clock
     )
     {
-        var row = Placed(AssignEndpoints.Find(passages, passage));
+        var row = Placed(passages.Get(passage));
         var piece = desk.Open(row.PieceId);
         var notes = Views(piece, Quiet.Of(quiets, piece), row.Place.Parts, f => row.Place.Meets(f.From, f.To));
         var names = ensemble
@@ -90,7 +90,7 @@ internal static class SheetEndpoints
                 [.. MarkEndpoints.Of(piece).Where(r => row.Place.Meets(r.Index, r.Index) && row.Place.HasAny(r.Parts))],
                 StepAdvice.Of(score, row.Place, piece.Layer.Knowledge.House, row.Steps.Count),
                 MoveOn.Words(piece.Layer.Knowledge.House),
-                PathEndpoints.Of(piece, row, practice.Of(passage)).Steps
+                PathEndpoints.Of(piece, row, practice.Of(row.Id)).Steps
             )
         );
     }
@@ -106,8 +106,7 @@ internal static class SheetEndpoints
     private static Fraction BeatsBefore(Score score, PassageRow row)
     {
         var first = score.Measures[row.Place.From.Index];
-        var start = TempoEndpoints.Mark(new TempoView(row.StartUnit, row.StartBpm), "start");
-        return CountOffPlan.Of(score, first, start.Unit.Quarters, start.QuarterBpm, 1).Length
+        return CountOffPlan.Of(score, first, row.Start.Unit.Quarters, row.Start.QuarterBpm, 1).Length
             / (first.Meter.IsSenza ? 1 : first.Meter.BeatUnit);
     }
 

@@ -1,5 +1,6 @@
 using MellowStand.Core.Auditions;
 using MellowStand.Core.HouseRules;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -55,14 +56,14 @@ public static class AnswerEndpoints
     /// <summary>Maps the routes under a set.</summary>
     public static void MapAnswers(this RouteGroupBuilder sets)
     {
-        sets.MapGet("/{set:long}/matters", List);
+        sets.MapGet("/{set:long}/matters", List).KeepAnswer(Rests.Sets);
         sets.MapPost("/{set:long}/matters/{matter}", Answer);
         sets.MapDelete("/{set:long}/matters/{matter}", Undo);
-        sets.MapGet("/{set:long}/style", Style);
+        sets.MapGet("/{set:long}/style", Style).KeepAnswer(Rests.Sets);
     }
 
-    private static Ok<IEnumerable<MatterView>> List(long set, AuditionDesk desk, AnswerDesk answers, PieceDesk pieces) =>
-        TypedResults.Ok(answers.Of(desk.Find(set)).Select(m => View(m, pieces)));
+    private static Ok<IEnumerable<MatterView>> List(long set, AuditionDesk desk, AnswerDesk answers) =>
+        TypedResults.Ok(answers.Of(desk.Find(set)).Select(View));
 
     private static Ok<MatterView> Answer(
         long set,
@@ -70,13 +71,12 @@ public static class AnswerEndpoints
         AnswerRequest request,
         HttpContext http,
         AuditionDesk desk,
-        AnswerDesk answers,
-        PieceDesk pieces
+        AnswerDesk answers
     )
     {
         var row = desk.Find(set);
         answers.Decide(row, matter, request.Answer, request.Seen, DecisionEndpoints.Person(http));
-        return TypedResults.Ok(View(answers.Of(row).First(m => m.Matter.Name == matter), pieces));
+        return TypedResults.Ok(View(answers.Of(row).First(m => m.Matter.Name == matter)));
     }
 
     private static NoContent Undo(long set, string matter, AuditionDesk desk, AnswerDesk answers)
@@ -109,10 +109,8 @@ public static class AnswerEndpoints
         return new StyleLine(rule.Question, rule.Choices.First(c => c.Key == house[name]).Words, []);
     }
 
-    private static MatterView View(MatterOfSet m, PieceDesk pieces)
-    {
-        var titles = m.Places.Select(p => p.Entry.Piece).Distinct().ToDictionary(p => p, p => pieces.Row(p).Title);
-        return new MatterView(
+    private static MatterView View(MatterOfSet m) =>
+        new(
             m.Matter.Name,
             m.Matter.Question,
             [.. m.Matter.Answers.Select(a => new AnswerView(a.Name, a.Words, a.Told))],
@@ -122,7 +120,7 @@ public static class AnswerEndpoints
                 .. m.Places.Select(p => new MatterPlaceView(
                     p.Entry.Id,
                     p.Entry.Piece,
-                    titles[p.Entry.Piece],
+                    p.Title,
                     AuditionViews.NameOf(p.Entry.Instrument),
                     p.Measure,
                     p.What,
@@ -130,5 +128,4 @@ public static class AnswerEndpoints
                 )),
             ]
         );
-    }
 }

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using MellowStand.Core.Auditions;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -48,15 +49,17 @@ public static class AuditionEndpoints
     public static void MapAuditions(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/auditions").WithTags("Auditions");
-        group.MapGet("", List);
+        group.MapGet("", List).KeepAnswer(Rests.Sets);
         group.MapPost("", Make).DisableAntiforgery();
         group.MapPost("/preview", Preview).DisableAntiforgery();
         group.MapGet("/kinds", () => TypedResults.Ok(EntryKinds.All.Select(k => new ScaleChoiceView(k.Name, k.Words))));
-        group.MapGet("/{set:long}", (long set, AuditionDesk desk, AuditionViews views) => TypedResults.Ok(views.Of(desk.Find(set))));
+        group
+            .MapGet("/{set:long}", (long set, AuditionDesk desk, AuditionViews views) => TypedResults.Ok(views.Of(desk.Find(set))))
+            .KeepAnswer(Rests.Sets);
         group.MapPut("/{set:long}", Edit);
         group.MapDelete("/{set:long}", Remove);
         group.MapPost("/{set:long}/restore", Restore);
-        group.MapGet("/{set:long}/figures", Figures);
+        group.MapGet("/{set:long}/figures", Figures).KeepAnswer(Rests.Sets);
         group.MapEntries();
         group.MapAnswers();
         group.MapRounds();

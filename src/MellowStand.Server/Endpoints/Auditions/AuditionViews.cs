@@ -128,6 +128,7 @@ public sealed class AuditionViews(PieceDesk desk, EnsembleRepository ensemble)
     public AuditionView Of(AuditionRow set)
     {
         var (players, sections) = (ensemble.Everyone(), ensemble.SectionNames());
+        var pieces = desk.Open(set.Entries.Select(e => e.Piece));
         return new AuditionView(
             set.Id,
             set.Name,
@@ -137,7 +138,8 @@ public sealed class AuditionViews(PieceDesk desk, EnsembleRepository ensemble)
                     .Entries.OrderBy(e => ScoreOrder.GetValueOrDefault(e.Instrument, int.MaxValue))
                     .ThenBy(e => EntryKinds.PlaceOf(e.Kind))
                     .ThenBy(e => e.Id)
-                    .Select(e => Entry(set, e)),
+                    .Where(e => pieces.ContainsKey(e.Piece))
+                    .Select(e => Entry(set, e, pieces[e.Piece])),
             ],
             [
                 .. set
@@ -169,13 +171,11 @@ public sealed class AuditionViews(PieceDesk desk, EnsembleRepository ensemble)
         );
 
     /// <summary>Who auditions, as the interface shows it.</summary>
-    public static CandidateView Candidate(CandidateRow row, PlayerRow player, IReadOnlyDictionary<long, string> sections) =>
-        new(row.Id, row.Player, player.Name, sections.GetValueOrDefault(player.SectionId, ""), row.Instrument, NameOf(row.Instrument));
+    public static CandidateView Candidate(CandidateRow row, PlayerRow player, IReadOnlyDictionary<SectionId, string> sections) =>
+        new(row.Id, row.Player.Value, player.Name, sections.GetValueOrDefault(player.SectionId, ""), row.Instrument, NameOf(row.Instrument));
 
-    private EntryView Entry(AuditionRow set, EntryRow e)
-    {
-        var piece = desk.Open(e.Piece);
-        return new EntryView(
+    private static EntryView Entry(AuditionRow set, EntryRow e, OpenPiece piece) =>
+        new(
             e.Id,
             e.Piece,
             piece.Row.Title,
@@ -186,12 +186,11 @@ public sealed class AuditionViews(PieceDesk desk, EnsembleRepository ensemble)
             EntryKinds.Find(e.Kind)?.Words ?? e.Kind,
             set.Entries.FirstOrDefault(x => x.Id == e.Lender) is { } lender ? NameOf(lender.Instrument) : null,
             e.Reading,
-            e.Unit,
+            e.Unit.Name,
             e.Slowest,
             e.Quickest,
             e.Errata,
             [.. e.Asked.Select(a => new AskedView(a.Round, a.From, a.To))],
             e.Version
         );
-    }
 }

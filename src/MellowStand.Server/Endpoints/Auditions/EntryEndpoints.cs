@@ -90,7 +90,7 @@ public static class EntryEndpoints
     {
         var row = desk.Find(set);
         var there = AuditionDesk.Entry(row, entry);
-        var unit = BeatUnit.Find(edit.Unit ?? there.Unit) ?? throw Refusal.BadRequest("The unit is quarter, eighth, half or the like.");
+        var unit = edit.Unit is null ? there.Unit : BeatUnit.Find(edit.Unit) ?? throw Refusal.BadRequest("The unit is quarter, eighth, half or the like.");
         if (edit.Slowest is <= 0 or > MostBpm || edit.Quickest is <= 0 or > MostBpm || edit.Slowest > edit.Quickest)
             throw Refusal.BadRequest($"The tempo goes from a slower to a quicker number, each more than 0 and at most {MostBpm}.");
         var asked = (edit.Asked ?? []).Select(a => Asked(row, a)).ToList();
@@ -100,7 +100,7 @@ public static class EntryEndpoints
         {
             Instrument = PieceImport.Instrument(edit.Instrument),
             Kind = AuditionEndpoints.Kind(edit.Kind),
-            Unit = unit.Name,
+            Unit = unit,
             Slowest = edit.Slowest,
             Quickest = edit.Quickest,
             Errata = Names.CleanOrNull(edit.Errata) ?? "",

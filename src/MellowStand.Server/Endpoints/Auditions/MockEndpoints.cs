@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Security.Cryptography;
 using MellowStand.Core.Auditions;
 using MellowStand.Core.Hear;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -20,7 +21,7 @@ public static class MockEndpoints
     /// <summary>Maps the routes under a set.</summary>
     public static void MapMocks(this RouteGroupBuilder sets)
     {
-        sets.MapGet("/{set:long}/mocks", List);
+        sets.MapGet("/{set:long}/mocks", List).KeepAnswer(Rests.Sets);
         sets.MapPost("/{set:long}/mocks", Add);
     }
 
@@ -28,12 +29,12 @@ public static class MockEndpoints
     public static void MapMockMarks(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/mocks/{mock:long}").WithTags("Auditions");
-        group.MapGet("", One);
+        group.MapGet("", One).KeepAnswer(Rests.Sets);
         group.MapDelete("", Remove);
         group.MapPost("/restore", Restore);
         group.MapPut("/marks/{number:int}/{listener:int}", Mark);
-        group.MapGet("/results", Results);
-        group.MapGet("/results.csv", Csv).Produces<string>(200, "text/csv");
+        group.MapGet("/results", Results).KeepAnswer(Rests.Sets);
+        group.MapGet("/results.csv", Csv).KeepAnswer(Rests.Sets).Produces<string>(200, "text/csv");
     }
 
     private static Ok<IEnumerable<MockView>> List(long set, AuditionDesk desk, MockRepository mocks, MockViews views)

@@ -177,7 +177,7 @@ public sealed class MockViews(EnsembleRepository ensemble)
             ]
         );
 
-    private static string NameOf(AuditionRow set, long candidate, IReadOnlyDictionary<long, PlayerRow> players) =>
+    private static string NameOf(AuditionRow set, long candidate, IReadOnlyDictionary<PlayerId, PlayerRow> players) =>
         set.Candidates.FirstOrDefault(c => c.Id == candidate) is { } row && players.TryGetValue(row.Player, out var player)
             ? player.Name
             : "somebody who auditions no more";

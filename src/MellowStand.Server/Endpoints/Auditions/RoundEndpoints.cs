@@ -1,5 +1,6 @@
 using MellowStand.Core.Auditions;
 using MellowStand.Core.Hear;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -77,9 +78,9 @@ public static class RoundEndpoints
     public static void MapRounds(this RouteGroupBuilder sets)
     {
         sets.MapPut("/{set:long}/candidates", Candidates);
-        sets.MapGet("/{set:long}/readiness", Ready);
+        sets.MapGet("/{set:long}/readiness", Ready).KeepAnswer(Rests.Candidates);
         sets.MapPost("/{set:long}/rounds/{round:long}/handout", HandOut);
-        sets.MapGet("/{set:long}/rounds/{round:long}/takes", Takes);
+        sets.MapGet("/{set:long}/rounds/{round:long}/takes", Takes).KeepAnswer(Rests.Sets);
     }
 
     /// <summary>The round of a set.</summary>
@@ -103,9 +104,9 @@ public static class RoundEndpoints
         var asked = request.Candidates ?? [];
         if (asked.Count > MostCandidates)
             throw Refusal.BadRequest($"A set has at most {MostCandidates} candidates.");
-        if (asked.Any(c => c is null || !players.Contains(c.Player)))
+        if (asked.Any(c => c is null || !players.Contains(new PlayerId(c.Player))))
             throw Refusal.NotFound("A player is not in the ensemble any more. Load the page again.");
-        var rows = asked.Select(c => new CandidateRow(0, c.Player, PieceImport.Instrument(c.Instrument))).Distinct().ToList();
+        var rows = asked.Select(c => new CandidateRow(0, new PlayerId(c.Player), PieceImport.Instrument(c.Instrument))).Distinct().ToList();
         auditions.Candidates(row.Id, rows, Versions.Seen(request.Version), clock.GetUtcNow()).Demand("This set");
         return TypedResults.Ok(views.Of(desk.Find(set)));
     }
@@ -114,7 +115,7 @@ public static class RoundEndpoints
     {
         var row = desk.Find(set);
         var (made, linked) = hands.HandOut(row, Find(row, round));
-        return TypedResults.Created($"/api/auditions/{set}/readiness", new HandedOutView(made, linked));
+        return TypedResults.Created($"/api/auditions/{set}/readiness", new HandedOutView(made.Values(), linked));
     }
 
     private static Ok<IEnumerable<CandidateReadinessView>> Ready(
@@ -130,7 +131,7 @@ public static class RoundEndpoints
             candidates
                 .Of(row)
                 .Where(c => players.ContainsKey(c.Candidate.Player))
-                .OrderBy(c => players[c.Candidate.Player].SectionId)
+                .OrderBy(c => players[c.Candidate.Player].SectionId.Value)
                 .ThenBy(c => players[c.Candidate.Player].Chair)
                 .Select(c => new CandidateReadinessView(
                     AuditionViews.Candidate(c.Candidate, players[c.Candidate.Player], sections),
@@ -144,11 +145,12 @@ public static class RoundEndpoints
         var row = desk.Find(set);
         var asked = Find(row, round);
         var way = asked.Way == "by-piece" ? TakeWay.ByPiece : TakeWay.OneTake;
+        var open = pieces.Open(row.Entries.Select(e => e.Piece));
         return TypedResults.Ok(
-            row.Entries.Where(e => e.Asked.Any(a => a.Round == round))
+            row.Entries.Where(e => open.ContainsKey(e.Piece) && e.Asked.Any(a => a.Round == round))
                 .GroupBy(e => e.Instrument)
                 .Select(g =>
-                    (Instrument: g.Key, Pieces: g.OrderBy(e => EntryKinds.PlaceOf(e.Kind)).Select(e => Piece(e, round, pieces)).ToList())
+                    (Instrument: g.Key, Pieces: g.OrderBy(e => EntryKinds.PlaceOf(e.Kind)).Select(e => Take(e, round, open[e.Piece])).ToList())
                 )
                 .Select(g => new TakeListView(
                     g.Instrument,
@@ -159,9 +161,8 @@ public static class RoundEndpoints
         );
     }
 
-    private static TakePiece Piece(EntryRow entry, long round, PieceDesk pieces)
+    private static TakePiece Take(EntryRow entry, long round, OpenPiece piece)
     {
-        var piece = pieces.Open(entry.Piece);
         var asked = entry.Asked.First(a => a.Round == round);
         var kind = EntryKinds.Find(entry.Kind)?.Words ?? entry.Kind;
         var title = asked.From.Length + asked.To.Length == 0 ? kind : $"{kind}, measures {asked.From}–{asked.To}";
@@ -179,7 +180,7 @@ public static class RoundEndpoints
             Words(r.Chance),
             [
                 .. r.Passages.Select(p => new CandidatePassageView(
-                    p.Passage.Id,
+                    p.Passage.Id.Value,
                     p.Passage.PieceId,
                     $"{EntryKinds.Find(p.Entry.Kind)?.Words ?? p.Entry.Kind}: {p.Passage.Title}",
                     p.Passage.Place.From.Label,

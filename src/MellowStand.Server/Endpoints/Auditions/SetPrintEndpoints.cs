@@ -28,7 +28,8 @@ public static class SetPrintEndpoints
     {
         var row = desk.Find(set);
         var paper = PrintEndpoints.Paper(request.Paper);
-        var letters = row.Entries.Select(e => (Entry: e, Piece: pieces.Open(e.Piece))).Select(e => Letter(e.Entry, e.Piece, paper));
+        var open = pieces.Open(row.Entries.Select(e => e.Piece));
+        var letters = row.Entries.Where(e => open.ContainsKey(e.Piece)).Select(e => Letter(e, open[e.Piece], paper));
         var handed = auditions.HandedOut(set).DistinctBy(h => h.Passage).Select(h => Sheet(row, h.Entry, h.Passage, paper));
         return PrintEndpoints.Start(
             row.Name,
@@ -47,12 +48,12 @@ public static class SetPrintEndpoints
             $"/piece/{piece.Row.Id}/letter/{Uri.EscapeDataString(piece.Layer.Current.Parts[0].Id)}?paper={paper}"
         );
 
-    private static PageToPrint Sheet(AuditionRow set, long entry, long passage, string paper)
+    private static PageToPrint Sheet(AuditionRow set, long entry, PassageId passage, string paper)
     {
         var own = set.Entries.First(e => e.Id == entry);
         return new PageToPrint(
-            PrintEndpoints.FileName($"{AuditionViews.NameOf(own.Instrument)} {own.Kind} practice {passage}"),
-            $"/sheet/{passage}?paper={paper}"
+            PrintEndpoints.FileName($"{AuditionViews.NameOf(own.Instrument)} {own.Kind} practice {passage.Value}"),
+            $"/sheet/{passage.Value}?paper={paper}"
         );
     }
 }

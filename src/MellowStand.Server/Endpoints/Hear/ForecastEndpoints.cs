@@ -59,7 +59,7 @@ public static class ForecastEndpoints
         );
         return TypedResults.Ok(
             new ForecastView(
-                ReadinessEndpoints.StateOf(forecast.Readiness),
+                ReadinessEndpoints.NameOf(forecast.Readiness),
                 forecast.Entries,
                 forecast.Chance,
                 forecast.Low,

@@ -49,39 +49,54 @@ public static class LogEndpoints
     {
         var group = api.MapGroup("/log").WithTags("Hear");
         group.MapPost("", Add);
-        group.MapPost("/questions", (LogRequest request, LogDesk desk) => TypedResults.Ok(desk.Questions(desk.Draft(request))));
+        group.MapPost("/questions", (LogRequest request, LogDesk desk) => TypedResults.Ok(desk.Questions(desk.Draft(Wish(request)))));
         group.MapPut("/{entry:long}", Edit);
         group.MapDelete("/{entry:long}", Remove);
         group.MapPost("/{entry:long}/restore", Restore);
     }
 
-    private static Created<LogView> Add(
-        LogRequest request,
-        LogDesk desk,
-        LogRepository log,
-        PassageRepository passages,
-        EnsembleRepository ensemble
-    )
+    /// <summary>An entry as the interface shows it.</summary>
+    internal static LogView View(LogLine line) =>
+        new(
+            line.Row.Id,
+            line.Row.Passage.Value,
+            line.PassageTitle ?? "a passage taken back",
+            line.PieceTitle,
+            line.Row.Player.Value,
+            line.PlayerName,
+            line.Row.Tempo.Unit.Name,
+            line.Row.Tempo.Bpm,
+            line.Row.Heard,
+            line.Row.Note,
+            line.Section,
+            line.Row.Clean,
+            line.Row.Version
+        );
+
+    private static Created<LogView> Add(LogRequest request, LogDesk desk, LogRepository log)
     {
-        var id = log.Add(desk.Draft(request));
-        return TypedResults.Created($"/api/log/{id}", View(id, request.Passage, log, passages, ensemble));
+        var id = log.Add(desk.Draft(Wish(request)));
+        return TypedResults.Created($"/api/log/{id}", View(Find(log, id)));
     }
 
     // Who played what stays; all else is corrected.
-    private static Ok<LogView> Edit(
-        long entry,
-        LogRequest request,
-        LogDesk desk,
-        LogRepository log,
-        PassageRepository passages,
-        EnsembleRepository ensemble
-    )
+    private static Ok<LogView> Edit(long entry, LogRequest request, LogDesk desk, LogRepository log)
     {
-        var there = log.All().FirstOrDefault(l => l.Id == entry) ?? throw NoEntry();
-        var row = desk.Draft(request with { Passage = there.PassageId, Player = there.PlayerId });
+        var there = Find(log, entry).Row;
+        var row = desk.Draft(Wish(request) with { Passage = there.Passage.Value, Player = there.Player.Value });
         log.Update(row with { Id = entry, Version = Versions.Seen(request.Version) }).Demand("This entry");
-        return TypedResults.Ok(View(entry, there.PassageId, log, passages, ensemble));
+        return TypedResults.Ok(View(Find(log, entry)));
     }
+
+    private static HeardWish Wish(LogRequest r) =>
+        new(
+            r.Passage,
+            r.Player,
+            TempoEndpoints.Mark(new TempoView(r.Unit, r.Bpm), "entry"),
+            r.Heard,
+            r.Note,
+            r.Clean ?? true
+        );
 
     private static NoContent Remove(long entry, LogRepository log, TimeProvider clock) =>
         log.Remove(entry, clock.GetUtcNow()) ? TypedResults.NoContent() : throw NoEntry();
@@ -89,8 +104,7 @@ public static class LogEndpoints
     private static NoContent Restore(long entry, LogRepository log) =>
         log.Restore(entry) ? TypedResults.NoContent() : throw Refusal.NotFound("This entry was not taken back, so it cannot be restored.");
 
-    private static LogView View(long id, long passage, LogRepository log, PassageRepository passages, EnsembleRepository ensemble) =>
-        RecordEndpoints.Views(passages, ensemble, log.All(passage).Where(l => l.Id == id))[0];
+    private static LogLine Find(LogRepository log, long entry) => log.Find(entry) ?? throw NoEntry();
 
     private static Refusal NoEntry() => Refusal.NotFound("This entry is not in the log. Load the page again.");
 }

@@ -1,5 +1,6 @@
 using MellowStand.Core.Hear;
 using MellowStand.Core.Study;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -84,21 +85,23 @@ public static class ReadinessEndpoints
     public static void MapReadiness(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/passages/{passage:long}").WithTags("Hear");
-        group.MapGet(
-            "/readiness",
-            (long passage, PassageRepository passages, ReadinessService readiness) =>
-                TypedResults.Ok(readiness.Of(AssignEndpoints.Find(passages, passage)).Select(View))
-        );
-        group.MapGet("/players/{player:long}/fan", Fan);
-        group.MapGet("/gives", Gives);
-        group.MapGet("/fixes", Fixes);
-        api.MapGet("/pieces/{id:long}/readiness", OfPiece).WithTags("Hear");
+        group
+            .MapGet(
+                "/readiness",
+                (long passage, PassageRepository passages, ReadinessService readiness) =>
+                    TypedResults.Ok(readiness.Of(passages.Get(passage)).Select(View))
+            )
+            .KeepAnswer(Rests.Readiness);
+        group.MapGet("/players/{player:long}/fan", Fan).KeepAnswer(Rests.Readiness);
+        group.MapGet("/gives", Gives).KeepAnswer(Rests.Readiness);
+        group.MapGet("/fixes", Fixes).KeepAnswer(Rests.Readiness);
+        api.MapGet("/pieces/{id:long}/readiness", OfPiece).KeepAnswer(Rests.Readiness).WithTags("Hear");
     }
 
     /// <summary>What the curve to the date says of a player, as the interface shows it.</summary>
     internal static ReadyView View(PlayerReadiness r) =>
         new(
-            r.Player.Id,
+            r.Player.Id.Value,
             r.Player.Name,
             r.Section.Name,
             States[r.Readiness],
@@ -112,9 +115,6 @@ public static class ReadinessEndpoints
             r.Forecast.AtDate,
             r.Forecast.Why
         );
-
-    /// <summary>The state of a forecast as the interface spells it.</summary>
-    internal static string StateOf(Readiness readiness) => States[readiness];
 
     private static Ok<IReadOnlyList<PassageReadinessView>> OfPiece(
         long id,
@@ -141,18 +141,18 @@ public static class ReadinessEndpoints
     {
         var chance = SectionReadiness.Of(house, [.. players.Select(p => p.Forecast.Chance)]);
         var section = players[0].Section;
-        return new SectionChanceView(section.Id, section.Name, chance.Chance, chance.Players, chance.Told, chance.MayMiss);
+        return new SectionChanceView(section.Id.Value, section.Name, chance.Chance, chance.Players, chance.Told, chance.MayMiss);
     }
 
     private static Ok<PlayerFanView> Fan(long passage, long player, PassageRepository passages, ReadinessService readiness)
     {
-        var row = AssignEndpoints.Find(passages, passage);
+        var row = passages.Get(passage);
         var own =
-            readiness.Of(row).FirstOrDefault(r => r.Player.Id == player)
+            readiness.Of(row).FirstOrDefault(r => r.Player.Id.Value == player)
             ?? throw Refusal.NotFound("This player does not have this passage. Load the page again.");
-        var fan = Forecaster.Fan(own.Heard, ReadinessService.Goal(row), row.Due, FanDays, own.Prior);
+        var fan = Forecaster.Fan(own.Heard, row.Goal.QuarterBpm, row.Due, FanDays, own.Prior);
         return TypedResults.Ok(
-            new PlayerFanView(View(own), ReadinessService.Goal(row), [.. fan.Select(f => new FanView(f.Day, f.Low, f.Middle, f.High))])
+            new PlayerFanView(View(own), row.Goal.QuarterBpm, [.. fan.Select(f => new FanView(f.Day, f.Low, f.Middle, f.High))])
         );
     }
 
@@ -165,14 +165,14 @@ public static class ReadinessEndpoints
         long section
     )
     {
-        var row = AssignEndpoints.Find(passages, passage);
-        var players = readiness.Of(row).Where(r => r.Section.Id == section).ToList();
+        var row = passages.Get(passage);
+        var players = readiness.Of(row).Where(r => r.Section.Id.Value == section).ToList();
         if (players.Count == 0)
             return TypedResults.Ok<IReadOnlyList<GiveView>>([]);
         var gives = WhatGives.Of(
             house.House(),
             [.. players.Select(p => p.Heard)],
-            ReadinessService.Goal(row),
+            row.Goal.QuarterBpm,
             row.Due,
             times.Of(row, 1).Measures,
             players[0].Prior
@@ -183,7 +183,7 @@ public static class ReadinessEndpoints
     // The passage's own findings, in the order in which a director reads them.
     private static Ok<IReadOnlyList<FixView>> Fixes(long passage, PassageRepository passages, QuietRepository quiets, PieceDesk desk)
     {
-        var row = AssignEndpoints.Find(passages, passage);
+        var row = passages.Get(passage);
         if (!row.IsPlaced)
             return TypedResults.Ok<IReadOnlyList<FixView>>([]);
         var piece = desk.Open(row.PieceId);

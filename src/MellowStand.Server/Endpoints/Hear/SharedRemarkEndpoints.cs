@@ -1,3 +1,4 @@
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -21,8 +22,9 @@ public static class SharedRemarkEndpoints
         var group = api.MapGroup("/remarks").WithTags("Hear");
         api.MapGet(
                 "/passages/{passage:long}/remarks",
-                (long passage, RemarkRepository remarks) => TypedResults.Ok(remarks.All(passage).Select(View))
+                (long passage, RemarkRepository remarks) => TypedResults.Ok(remarks.All().Where(r => r.Passage.Value == passage).Select(View))
             )
+            .KeepAnswer(Rests.Records)
             .WithTags("Hear");
         api.MapPost("/passages/{passage:long}/remarks", Add).WithTags("Hear");
         group.MapDelete("/{remark:long}", Remove);
@@ -30,25 +32,26 @@ public static class SharedRemarkEndpoints
     }
 
     /// <summary>The remark as the interface shows it.</summary>
-    internal static SharedRemarkView View(SharedRemarkRow r) => new(r.Id, r.PassageId, r.Players, r.Words, r.Said);
+    internal static SharedRemarkView View(SharedRemarkRow r) => new(r.Id, r.Passage.Value, r.Players.Values(), r.Words, r.Said);
 
     private static Created<SharedRemarkView> Add(
         long passage,
         SharedRemarkRequest request,
         PassageRepository passages,
-        ReadinessService readiness,
+        EnsembleRepository ensemble,
         RemarkRepository remarks,
         TimeProvider clock
     )
     {
-        var has = readiness.Of(AssignEndpoints.Find(passages, passage)).Select(r => r.Player.Id).ToList();
+        var handed = passages.Get(passage);
+        var has = ensemble.InOrder().Where(handed.IsFor).Select(p => p.Id).ToList();
         var words = Names.CleanOrNull(request.Words) ?? throw Refusal.BadRequest("The remark is empty. Write it first.");
-        var players = request.Players is { Count: > 0 } some ? some.Distinct().ToList() : has;
+        var players = request.Players is { Count: > 0 } some ? [.. some.Distinct().Players()] : has;
         if (players.Except(has).Any())
             throw Refusal.NotFound("Somebody of them does not have this passage. Load the page again.");
         if (players.Count == 0)
             throw Refusal.Conflict("Nobody has this passage yet, so the remark reaches nobody. Hand it out first.");
-        var row = new SharedRemarkRow(0, passage, players, words, clock.Today());
+        var row = new SharedRemarkRow(0, handed.Id, players, words, clock.Today());
         var id = remarks.Add(row);
         return TypedResults.Created($"/api/remarks/{id}", View(row with { Id = id }));
     }

@@ -1,4 +1,5 @@
 using MellowStand.Core.Hear;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -79,9 +80,11 @@ public static class TestEndpoints
     public static void MapTests(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/tests").WithTags("Hear");
-        group.MapGet("", (TestRepository tests, TestViews views) => TypedResults.Ok(tests.All().Select(views.Of)));
+        group.MapGet("", (TestRepository tests, TestViews views) => TypedResults.Ok(views.Of(tests.All()))).KeepAnswer(Rests.Records);
         group.MapPost("", Add);
-        group.MapGet("/{test:long}", (long test, TestRepository tests, TestViews views) => TypedResults.Ok(views.Of(Find(tests, test))));
+        group
+            .MapGet("/{test:long}", (long test, TestRepository tests, TestViews views) => TypedResults.Ok(views.Of(Find(tests, test))))
+            .KeepAnswer(Rests.Records);
         group.MapPut("/{test:long}", Edit);
         group.MapDelete("/{test:long}", Remove);
         group.MapPost("/{test:long}/restore", Restore);
@@ -91,8 +94,9 @@ public static class TestEndpoints
                 "/{test:long}/results.csv",
                 (long test, TestRepository tests, TestViews views) => TestTable.Csv(views.Of(Find(tests, test)))
             )
+            .KeepAnswer(Rests.Records)
             .Produces<string>(200, "text/csv");
-        api.MapGet("/test-criteria", Criteria).WithTags("Hear");
+        api.MapGet("/test-criteria", Criteria).KeepAnswer(Rests.Records).WithTags("Hear");
         api.MapPut("/test-criteria", Weigh).WithTags("Hear");
     }
 
@@ -145,7 +149,7 @@ public static class TestEndpoints
         TimeProvider clock
     )
     {
-        var id = tests.Add(Draft(request, AssignEndpoints.Find(passages, request.Passage), tests, clock));
+        var id = tests.Add(Draft(request, passages.Get(request.Passage), tests, clock));
         return TypedResults.Created($"/api/tests/{id}", views.Of(Find(tests, id)));
     }
 
@@ -159,7 +163,7 @@ public static class TestEndpoints
     )
     {
         var there = Find(tests, test);
-        var row = Draft(request, AssignEndpoints.Find(passages, there.PassageId), tests, clock);
+        var row = Draft(request, passages.Get(there.Passage.Value), tests, clock);
         tests.Update(row with { Id = test, Version = Versions.Seen(request.Version) }).Demand("This test");
         return TypedResults.Ok(views.Of(Find(tests, test)));
     }
@@ -177,17 +181,17 @@ public static class TestEndpoints
         var row = Find(tests, test);
         var marks = request.Marks ?? new Dictionary<string, int>();
         Check(marks, row.Weights);
-        if (!views.Has(row, player))
+        if (!views.Has(row, new PlayerId(player)))
             throw Refusal.NotFound("This player does not have the passage of the test. Load the test again.");
         tests
-            .Mark(test, new TestMarkRow(player, marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
+            .Mark(test, new TestMarkRow(new PlayerId(player), marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
             .Demand("The marks of this player");
         return TypedResults.Ok(views.Of(Find(tests, test)));
     }
 
     private static TestRow Draft(TestRequest request, PassageRow passage, TestRepository tests, TimeProvider clock)
     {
-        var tempo = TempoEndpoints.Mark(new TempoView(request.Unit ?? passage.GoalUnit, request.Bpm ?? passage.GoalBpm), "test");
+        var tempo = TempoEndpoints.Mark(new TempoView(request.Unit ?? passage.Goal.Unit.Name, request.Bpm ?? passage.Goal.Bpm), "test");
         if (tempo.Bpm is <= 0 or > 1000 || !double.IsFinite(tempo.Bpm))
             throw Refusal.BadRequest("The tempo of a test is more than 0 and at most 1000 beats a minute.");
         var weights = WeightsOf(request.Weights, tests);
@@ -195,8 +199,7 @@ public static class TestEndpoints
             0,
             passage.Id,
             Names.CleanOrNull(request.Title) ?? $"Test: {passage.Title}",
-            tempo.Unit.Name,
-            tempo.Bpm,
+            tempo,
             request.Held ?? clock.Today(),
             weights,
             []

@@ -8,45 +8,61 @@ namespace MellowStand.Server.Endpoints;
 public sealed class TestViews(PassageRepository passages, EnsembleRepository ensemble)
 {
     /// <summary>A test with its results.</summary>
-    public TestView Of(TestRow test)
+    public TestView Of(TestRow test) => Of([test])[0];
+
+    /// <summary>Tests with their results.</summary>
+    public IReadOnlyList<TestView> Of(IReadOnlyList<TestRow> tests)
     {
-        var passage = passages.Find(test.PassageId);
+        var there = passages.All().ToDictionary(p => p.Id);
+        var (people, names) = (InOrder(), ensemble.SectionNames());
+        return [.. tests.Select(t => Of(t, there.GetValueOrDefault(t.Passage), people, names))];
+    }
+
+    /// <summary>True when a player is heard in a test.</summary>
+    public bool Has(TestRow test, PlayerId player) =>
+        ensemble.Everyone().GetValueOrDefault(player) is { } row && IsHeard(test, passages.Find(test.Passage), row);
+
+    private static TestView Of(
+        TestRow test,
+        PassageRow? passage,
+        List<PlayerRow> people,
+        IReadOnlyDictionary<SectionId, string> sections
+    )
+    {
         var weights = test.Weights.Select(w => new TestWeight(w.Key, w.Value)).ToList();
-        var (sections, marked) = (ensemble.SectionNames(), test.Marks.ToDictionary(m => m.Player));
+        var marked = test.Marks.ToDictionary(m => m.Player);
         return new TestView(
             test.Id,
-            test.PassageId,
+            test.Passage.Value,
             passage?.Title ?? "a passage taken back",
             passage?.PieceId ?? 0,
             passage?.PieceTitle ?? "",
             test.Title,
-            new TempoView(test.Unit, test.Bpm),
+            TempoEndpoints.View(test.Tempo),
             test.Held,
             [.. weights.Select(Criterion)],
             [
-                .. Players(test, passage)
+                .. people
+                    .Where(p => IsHeard(test, passage, p))
                     .Select(p => Tested(p, sections.GetValueOrDefault(p.SectionId, ""), weights, marked.GetValueOrDefault(p.Id))),
             ],
             test.Version
         );
     }
 
-    /// <summary>True when a player is heard in a test.</summary>
-    public bool Has(TestRow test, long player) => Players(test, passages.Find(test.PassageId)).Any(p => p.Id == player);
-
-    private IEnumerable<PlayerRow> Players(TestRow test, PassageRow? passage)
+    // Sections that were closed come last.
+    private List<PlayerRow> InOrder()
     {
         var order = ensemble.Sections().ToDictionary(s => s.Id, s => s.Position);
-        var marked = test.Marks.Select(m => m.Player).ToHashSet();
-        return ensemble
-            .Everyone()
-            .Values.Where(p => marked.Contains(p.Id) || (p.LeftOn is null && passage is not null && HasIt(passage, p)))
-            .OrderBy(p => order.GetValueOrDefault(p.SectionId, int.MaxValue))
-            .ThenBy(p => p.Chair);
+        return
+        [
+            .. ensemble.Everyone().Values.OrderBy(p => order.GetValueOrDefault(p.SectionId, int.MaxValue)).ThenBy(p => p.Chair),
+        ];
     }
 
-    private static bool HasIt(PassageRow passage, PlayerRow player) =>
-        passage.Players.Contains(player.Id) || passage.Sections.Contains(player.SectionId);
+    // Whoever was marked stays in it, though they have left.
+    private static bool IsHeard(TestRow test, PassageRow? passage, PlayerRow player) =>
+        test.Marks.Any(m => m.Player == player.Id) || (player.LeftOn is null && passage?.IsFor(player) == true);
 
     /// <summary>A weighted criterion.</summary>
     internal static CriterionView Criterion(TestWeight weight)
@@ -59,7 +75,7 @@ public sealed class TestViews(PassageRepository passages, EnsembleRepository ens
     {
         var marks = row?.Marks ?? new Dictionary<string, int>();
         return new TestedView(
-            player.Id,
+            player.Id.Value,
             player.Name,
             section,
             marks,

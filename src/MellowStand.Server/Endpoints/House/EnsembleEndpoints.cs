@@ -1,4 +1,5 @@
 using MellowStand.Core.Instruments;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -53,7 +54,7 @@ public static class EnsembleEndpoints
     public static void MapEnsemble(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/ensemble").WithTags("Ensemble");
-        group.MapGet("", (EnsembleRepository e) => TypedResults.Ok(All(e)));
+        group.MapGet("", (EnsembleRepository e) => TypedResults.Ok(All(e))).KeepAnswer(RestsOn.People);
         group.MapPost("/sections", AddSection);
         group.MapPut("/sections/{section:long}", RenameSection);
         group.MapDelete("/sections/{section:long}", RemoveSection);
@@ -66,28 +67,28 @@ public static class EnsembleEndpoints
     private static IReadOnlyList<SectionView> All(EnsembleRepository ensemble)
     {
         var players = ensemble.Players().ToLookup(p => p.SectionId, View);
-        return [.. ensemble.Sections().Select(s => new SectionView(s.Id, s.Name, [.. players[s.Id]], s.Version))];
+        return [.. ensemble.Sections().Select(s => new SectionView(s.Id.Value, s.Name, [.. players[s.Id]], s.Version))];
     }
 
     /// <summary>A player as the interface shows one.</summary>
     internal static PlayerView View(PlayerRow p) =>
-        new(p.Id, p.SectionId, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds, p.Version);
+        new(p.Id.Value, p.SectionId.Value, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds, p.Version);
 
     private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)
     {
         var id = ensemble.AddSection(Named(edit.Name, "section"));
-        return TypedResults.Created($"/api/ensemble/sections/{id}", All(ensemble));
+        return TypedResults.Created($"/api/ensemble/sections/{id.Value}", All(ensemble));
     }
 
     private static Ok<IReadOnlyList<SectionView>> RenameSection(long section, SectionEdit edit, EnsembleRepository ensemble)
     {
-        ensemble.RenameSection(section, Named(edit.Name, "section"), Versions.Seen(edit.Version)).Demand("This section");
+        ensemble.RenameSection(new SectionId(section), Named(edit.Name, "section"), Versions.Seen(edit.Version)).Demand("This section");
         return TypedResults.Ok(All(ensemble));
     }
 
     private static Ok<IReadOnlyList<SectionView>> RemoveSection(long section, EnsembleRepository ensemble, TimeProvider clock)
     {
-        if (!ensemble.RemoveSection(section, clock.Today()))
+        if (!ensemble.RemoveSection(new SectionId(section), clock.Today()))
             throw Refusal.Conflict("A section with players cannot be removed. Move or remove its players first.");
         return TypedResults.Ok(All(ensemble));
     }
@@ -96,22 +97,22 @@ public static class EnsembleEndpoints
     {
         Check(edit, ensemble);
         var id = ensemble.AddPlayer(
-            edit.Section,
+            new SectionId(edit.Section),
             Named(edit.Name, "player"),
             edit.Instrument,
             edit.Chair,
             edit.Level ?? Levels[0],
             Joined(edit)
         );
-        return TypedResults.Created($"/api/ensemble/players/{id}", View(Player(ensemble, id)));
+        return TypedResults.Created($"/api/ensemble/players/{id.Value}", View(Player(ensemble, id)));
     }
 
     private static Ok<PlayerView> UpdatePlayer(long player, PlayerEdit edit, EnsembleRepository ensemble)
     {
         Check(edit, ensemble);
         var row = new PlayerRow(
-            player,
-            edit.Section,
+            new PlayerId(player),
+            new SectionId(edit.Section),
             Named(edit.Name, "player"),
             edit.Instrument,
             edit.Chair,
@@ -120,20 +121,20 @@ public static class EnsembleEndpoints
             Version: Versions.Seen(edit.Version)
         );
         ensemble.UpdatePlayer(row).Demand("This player");
-        return TypedResults.Ok(View(Player(ensemble, player)));
+        return TypedResults.Ok(View(Player(ensemble, row.Id)));
     }
 
     private static NoContent RemovePlayer(long player, EnsembleRepository ensemble, TimeProvider clock) =>
-        ensemble.RemovePlayer(player, clock.Today()) ? TypedResults.NoContent() : throw NoPlayer(player);
+        ensemble.RemovePlayer(new PlayerId(player), clock.Today()) ? TypedResults.NoContent() : throw NoPlayer(player);
 
     private static NoContent RestorePlayer(long player, EnsembleRepository ensemble) =>
-        ensemble.RestorePlayer(player)
+        ensemble.RestorePlayer(new PlayerId(player))
             ? TypedResults.NoContent()
             : throw Refusal.NotFound("This player did not leave, so they cannot come back. Load the ensemble again.");
 
     private static void Check(PlayerEdit edit, EnsembleRepository ensemble)
     {
-        if (!ensemble.Sections().Any(s => s.Id == edit.Section))
+        if (!ensemble.Sections().Any(s => s.Id.Value == edit.Section))
             throw NoSection(edit.Section);
         if (edit.Chair is < 1 or > 99)
             throw Refusal.BadRequest("A chair is a number from 1 to 99.");
@@ -154,8 +155,7 @@ public static class EnsembleEndpoints
     private static string Named(string? name, string what) =>
         string.IsNullOrWhiteSpace(name) ? throw Refusal.BadRequest($"A {what} needs a name.") : Names.Clean(name);
 
-    private static PlayerRow Player(EnsembleRepository ensemble, long id) =>
-        ensemble.Players().FirstOrDefault(p => p.Id == id) ?? throw NoPlayer(id);
+    private static PlayerRow Player(EnsembleRepository ensemble, PlayerId id) => ensemble.Find(id) ?? throw NoPlayer(id.Value);
 
     private static Refusal NoSection(long id) => Refusal.NotFound($"There is no section {id}. Load the ensemble again.");
 

@@ -1,3 +1,4 @@
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -34,6 +35,13 @@ public sealed record LogTableRow(
     string Note
 );
 
+/// <summary>Some entries of the log, newest first.</summary>
+/// <param name="Entries">The entries of this page.</param>
+/// <param name="Total">How many there are on all pages.</param>
+/// <param name="Page">The page, from 1.</param>
+/// <param name="Size">Entries a page.</param>
+public sealed record LogPage(IReadOnlyList<LogView> Entries, int Total, int Page, int Size);
+
 /// <summary>One player: who they are, what they have, what was heard.</summary>
 /// <param name="Player">The player.</param>
 /// <param name="SectionName">Their section's name.</param>
@@ -61,6 +69,9 @@ public sealed record HasPassage(PassageView Passage, ReadyView Ready);
 /// <summary>Records: the log, filtered and out as CSV or JSON, and one player's page.</summary>
 public static class RecordEndpoints
 {
+    private const int UsualPage = 50;
+    private const int LongestPage = 500;
+
     private static readonly System.Text.Json.JsonSerializerOptions Plain = new(System.Text.Json.JsonSerializerDefaults.Web)
     {
         WriteIndented = true,
@@ -70,69 +81,47 @@ public static class RecordEndpoints
     public static void MapRecords(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/log").WithTags("Hear");
-        group.MapGet(
-            "",
-            ([AsParameters] LogFilter filter, PassageRepository p, LogRepository l, EnsembleRepository e) =>
-                TypedResults.Ok(Read(filter, p, l, e))
-        );
+        group.MapGet("", ([AsParameters] LogFilter filter, LogRepository log) => TypedResults.Ok(Read(filter, log))).KeepAnswer(Rests.Records);
+        group.MapGet("/pages", Pages).KeepAnswer(Rests.Records);
         api.MapGet(
                 "/log.csv",
-                ([AsParameters] LogFilter filter, PassageRepository p, LogRepository l, EnsembleRepository e) =>
-                    TableEndpoints.Csv(typeof(LogTableRow), Rows(filter, p, l, e), "Records.csv")
+                ([AsParameters] LogFilter filter, LogRepository log) =>
+                    TableEndpoints.Csv(typeof(LogTableRow), Rows(filter, log), "Records.csv")
             )
+            .KeepAnswer(Rests.Records)
             .Produces<string>(200, "text/csv")
             .WithTags("Hear");
-        api.MapGet("/log.json", Json).WithTags("Hear");
-        api.MapGet("/ensemble/players/{player:long}/record", Player).WithTags("Hear");
+        api.MapGet("/log.json", Json).KeepAnswer(Rests.Records).WithTags("Hear");
+        api.MapGet("/ensemble/players/{player:long}/record", Player).KeepAnswer(Rests.Readiness).WithTags("Hear");
     }
 
-    /// <summary>Entries as the interface shows them.</summary>
-    internal static IReadOnlyList<LogView> Views(PassageRepository passages, EnsembleRepository ensemble, IEnumerable<LogRow> log)
-    {
-        var titles = passages.All().ToDictionary(p => p.Id);
-        var (people, sections) = (ensemble.Everyone(), ensemble.SectionNames());
-        return
-        [
-            .. log.Select(l =>
-            {
-                var player = people.GetValueOrDefault(l.PlayerId);
-                return new LogView(
-                    l.Id,
-                    l.PassageId,
-                    titles.TryGetValue(l.PassageId, out var p) ? p.Title : "a passage taken back",
-                    p?.PieceTitle ?? "",
-                    l.PlayerId,
-                    player?.Name ?? "a former player",
-                    l.Unit,
-                    l.Bpm,
-                    l.Heard,
-                    l.Note,
-                    player is null ? "" : sections.GetValueOrDefault(player.SectionId, ""),
-                    l.Clean,
-                    l.Version
-                );
-            }),
-        ];
-    }
-
-    private static IReadOnlyList<LogView> Read(LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble)
-    {
-        var people = ensemble.Everyone();
-        var ofPiece = filter.Piece is { } piece ? passages.All(piece).Select(p => p.Id).ToHashSet() : null;
-        return Views(
-            passages,
-            ensemble,
-            log.All(filter.Passage)
-                .Where(l => filter.Player is null || l.PlayerId == filter.Player)
-                .Where(l => filter.Section is null || people.GetValueOrDefault(l.PlayerId)?.SectionId == filter.Section)
-                .Where(l => ofPiece?.Contains(l.PassageId) ?? true)
-                .Where(l => (filter.From is null || l.Heard >= filter.From) && (filter.To is null || l.Heard <= filter.To))
+    private static LogQuery Query(LogFilter f) =>
+        new(
+            f.Passage is { } passage ? new PassageId(passage) : null,
+            f.Player is { } player ? new PlayerId(player) : null,
+            f.Section is { } section ? new SectionId(section) : null,
+            f.Piece,
+            f.From,
+            f.To
         );
+
+    private static IReadOnlyList<LogView> Read(LogFilter filter, LogRepository log) =>
+        [.. log.Read(Query(filter)).Select(LogEndpoints.View)];
+
+    // Some thousand entries a year: a page of records shows the newest and turns back.
+    private static Ok<LogPage> Pages([AsParameters] LogFilter filter, LogRepository log, int? page = null, int? size = null)
+    {
+        var most = size ?? UsualPage;
+        if (most is < 1 or > LongestPage || page is < 1)
+            throw Refusal.BadRequest($"Pages count from 1 and have 1 to {LongestPage} entries.");
+        var query = Query(filter);
+        var entries = log.Read(query, ((page ?? 1) - 1) * most, most).Select(LogEndpoints.View);
+        return TypedResults.Ok(new LogPage([.. entries], log.Count(query), page ?? 1, most));
     }
 
-    private static List<object> Rows(LogFilter filter, PassageRepository passages, LogRepository log, EnsembleRepository ensemble) =>
+    private static List<object> Rows(LogFilter filter, LogRepository log) =>
         [
-            .. Read(filter, passages, log, ensemble)
+            .. Read(filter, log)
                 .Select(l => new LogTableRow(
                     l.Heard,
                     l.PlayerName,
@@ -146,14 +135,9 @@ public static class RecordEndpoints
                 )),
         ];
 
-    private static FileContentHttpResult Json(
-        [AsParameters] LogFilter filter,
-        PassageRepository passages,
-        LogRepository log,
-        EnsembleRepository ensemble
-    ) =>
+    private static FileContentHttpResult Json([AsParameters] LogFilter filter, LogRepository log) =>
         TypedResults.File(
-            System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(Read(filter, passages, log, ensemble), Plain),
+            System.Text.Json.JsonSerializer.SerializeToUtf8Bytes(Read(filter, log), Plain),
             "application/json",
             "Records.json"
         );
@@ -170,26 +154,22 @@ public static class RecordEndpoints
         TimeProvider clock
     )
     {
-        var row = ensemble.Everyone().GetValueOrDefault(player) ?? throw Refusal.NotFound($"There is no player {player}.");
-        var has = readiness
-            .Of(passages.All())
-            .Select(r => (r.Key, Own: r.Value.FirstOrDefault(x => x.Player.Id == player)))
-            .Where(r => r.Own is not null)
-            .ToDictionary(r => r.Key, r => r.Own!);
+        var row = ensemble.Everyone().GetValueOrDefault(new PlayerId(player)) ?? throw Refusal.NotFound($"There is no player {player}.");
+        var own = passages.All().Where(p => p.IsFor(row)).ToList();
+        var ready = readiness.Of(own);
         return TypedResults.Ok(
             new PlayerRecord(
                 EnsembleEndpoints.View(row),
                 ensemble.SectionNames().GetValueOrDefault(row.SectionId, ""),
                 row.LeftOn,
                 [
-                    .. passages
-                        .All()
-                        .Where(p => has.ContainsKey(p.Id))
-                        .Select(p => new HasPassage(AssignEndpoints.View(p, clock), ReadinessEndpoints.View(has[p.Id]))),
+                    .. own.Select(p => (Passage: p, Ready: ready[p.Id].FirstOrDefault(r => r.Player.Id == row.Id)))
+                        .Where(p => p.Ready is not null)
+                        .Select(p => new HasPassage(AssignEndpoints.View(p.Passage, clock), ReadinessEndpoints.View(p.Ready!))),
                 ],
-                Read(new LogFilter(null, player, null, null, null, null), passages, log, ensemble),
-                [.. remarks.All().Where(r => r.Players.Contains(player)).Select(SharedRemarkEndpoints.View)],
-                [.. tests.All().Where(t => t.Marks.Any(m => m.Player == player)).Select(views.Of).Select(t => Result(t, player))]
+                [.. log.Read(new LogQuery(Player: row.Id)).Select(LogEndpoints.View)],
+                [.. remarks.All().Where(r => r.Players.Contains(row.Id)).Select(SharedRemarkEndpoints.View)],
+                [.. views.Of([.. tests.All().Where(t => t.Marks.Any(m => m.Player == row.Id))]).Select(t => Result(t, player))]
             )
         );
     }

@@ -46,7 +46,7 @@ public static class RosterEndpoints
         if (rows.Count == 0)
             throw Refusal.BadRequest("The list is empty. Bring one with at least one player.");
         var (sections, players) = ensemble.AddMany(rows);
-        return TypedResults.Ok(new PeopleRequest(players, sections));
+        return TypedResults.Ok(new PeopleRequest(players.Values(), sections.Values()));
     }
 
     private static (string Section, PlayerRow Player) Row(RosterEntry? r, int line)
@@ -58,7 +58,7 @@ public static class RosterEndpoints
         if (r.Chair is < 1 or > 99)
             throw Refusal.BadRequest($"The chair of {Names.Clean(r.Name)} is not a number from 1 to 99.");
         var instrument = string.IsNullOrEmpty(r.Instrument) ? null : PieceImport.Instrument(r.Instrument);
-        return (Names.Clean(r.Section), new PlayerRow(0, 0, Names.Clean(r.Name), instrument, r.Chair, "comfortable"));
+        return (Names.Clean(r.Section), new PlayerRow(new PlayerId(0), new SectionId(0), Names.Clean(r.Name), instrument, r.Chair, "comfortable"));
     }
 
     private static Ok<PeopleRequest> SectionsOf(long id, PieceDesk desk, EnsembleRepository ensemble)
@@ -70,18 +70,18 @@ public static class RosterEndpoints
             .Select(Names.Clean)
             .Distinct(StringComparer.OrdinalIgnoreCase)
             .Except(ensemble.Sections().Select(s => s.Name), StringComparer.OrdinalIgnoreCase);
-        return TypedResults.Ok(new PeopleRequest([], ensemble.AddSections([.. wanted])));
+        return TypedResults.Ok(new PeopleRequest([], ensemble.AddSections([.. wanted]).Values()));
     }
 
     private static NoContent Leave(PeopleRequest request, EnsembleRepository ensemble, TimeProvider clock)
     {
-        ensemble.RemoveMany(request.Players ?? [], request.Sections ?? [], clock.Today());
+        ensemble.RemoveMany((request.Players ?? []).Players(), (request.Sections ?? []).Sections(), clock.Today());
         return TypedResults.NoContent();
     }
 
     private static NoContent Return(PeopleRequest request, EnsembleRepository ensemble)
     {
-        ensemble.RestoreMany(request.Players ?? [], request.Sections ?? []);
+        ensemble.RestoreMany((request.Players ?? []).Players(), (request.Sections ?? []).Sections());
         return TypedResults.NoContent();
     }
 }

@@ -1,4 +1,5 @@
 using MellowStand.Server.Security;
+using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -10,7 +11,8 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="FirstRun">True before the director's account is made.</param>
 /// <param name="Demo">True in the demo.</param>
 /// <param name="School">Which school's data these are; null while nobody is signed in.</param>
-public sealed record SessionView(string? Name, bool FirstRun, bool Demo, string? School);
+/// <param name="Today">The day that it is at the server; pages count from it.</param>
+public sealed record SessionView(string? Name, bool FirstRun, bool Demo, string? School, DateOnly Today);
 
 /// <summary>Name and password.</summary>
 public sealed record Credentials(string Name, string Password);
@@ -34,33 +36,56 @@ public static class SessionEndpoints
         group.MapPut("/password", ChangePassword).RequireRateLimiting(SignInLimit.Name).RequireAuthorization();
     }
 
-    private static Ok<SessionView> View(HttpContext http, Sessions sessions, SessionRepository kept, StandOptions options)
+    private static Ok<SessionView> View(
+        HttpContext http,
+        Sessions sessions,
+        SessionRepository kept,
+        StandOptions options,
+        TimeProvider clock
+    )
     {
         var name = http.User.Identity?.Name;
-        return TypedResults.Ok(
-            new SessionView(name, !options.Demo && sessions.IsFirstRun, options.Demo, name is null ? null : kept.SchoolMark())
-        );
+        var isFirstRun = !options.Demo && sessions.IsFirstRun;
+        return TypedResults.Ok(new SessionView(name, isFirstRun, options.Demo, name is null ? null : kept.SchoolMark(), clock.Today()));
     }
 
-    private static async Task<Ok<SessionView>> SignIn(Credentials credentials, HttpContext http, Sessions sessions, StandOptions options)
+    private static async Task<Ok<SessionView>> SignIn(
+        Credentials credentials,
+        HttpContext http,
+        Sessions sessions,
+        StandOptions options,
+        TimeProvider clock
+    )
     {
         var principal = sessions.SignIn(credentials.Name ?? "", credentials.Password ?? "");
         await http.SignInAsync(principal);
-        return TypedResults.Ok(new SessionView(principal.Identity!.Name, false, options.Demo, null));
+        return TypedResults.Ok(new SessionView(principal.Identity!.Name, false, options.Demo, null, clock.Today()));
     }
 
-    private static Task<Ok<SessionView>> FirstRun(Credentials credentials, HttpContext http, Sessions sessions, StandOptions options)
+    private static Task<Ok<SessionView>> FirstRun(
+        Credentials credentials,
+        HttpContext http,
+        Sessions sessions,
+        StandOptions options,
+        TimeProvider clock
+    )
     {
         sessions.MakeDirector(credentials.Name ?? "", credentials.Password ?? "");
-        return SignIn(credentials, http, sessions, options);
+        return SignIn(credentials, http, sessions, options, clock);
     }
 
     // All sessions end; whoever changed it is signed in anew.
-    private static async Task<Ok<SessionView>> ChangePassword(PasswordEdit edit, HttpContext http, Sessions sessions, StandOptions options)
+    private static async Task<Ok<SessionView>> ChangePassword(
+        PasswordEdit edit,
+        HttpContext http,
+        Sessions sessions,
+        StandOptions options,
+        TimeProvider clock
+    )
     {
         var name = http.User.Identity?.Name ?? "";
         sessions.ChangePassword(name, edit.Present ?? "", edit.Next ?? "");
-        return await SignIn(new Credentials(name, edit.Next!), http, sessions, options);
+        return await SignIn(new Credentials(name, edit.Next!), http, sessions, options, clock);
     }
 
     private static async Task<NoContent> SignOut(HttpContext http, Sessions sessions)

@@ -32,7 +32,7 @@ public static class MidiEndpoints
     {
         var piece = desk.Open(id);
         var parts = string.IsNullOrEmpty(part) ? piece.Layer.Current.Parts : [.. part.Split(',').Select(piece.Part)];
-        var performance = PerformanceDesk.Perform(
+        var performance = Performing.Perform(
             piece.Layer,
             new PerformanceRequestView([.. parts.Select(p => p.Id)], from, to, unit, bpm, repeats ?? "played", CountOff: countOff)
         );
@@ -60,7 +60,7 @@ public static class MidiEndpoints
     )
     {
         var piece = desk.Open(id);
-        var performance = PerformanceDesk.Perform(
+        var performance = Performing.Perform(
             piece.Layer,
             new PerformanceRequestView([], from, to, unit, bpm, repeats ?? "played", CountOff: countOff)
         );

@@ -1,3 +1,4 @@
+using MellowStand.Server.Services;
 using Microsoft.AspNetCore.Mvc;
 
 namespace MellowStand.Server.Endpoints;

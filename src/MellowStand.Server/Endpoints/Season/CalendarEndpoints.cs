@@ -1,3 +1,4 @@
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -61,7 +62,7 @@ public static class CalendarEndpoints
     public static void MapCalendar(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/calendar").WithTags("Calendar");
-        group.MapGet("", (CalendarRepository calendar) => TypedResults.Ok(View(calendar)));
+        group.MapGet("", (CalendarRepository calendar) => TypedResults.Ok(View(calendar))).KeepAnswer(Rests.Calendar);
         group.MapPut("/practice", Practice);
         group.MapPut("/minutes", Minutes);
         group.MapPost("/entries", Add);
@@ -69,7 +70,7 @@ public static class CalendarEndpoints
         group.MapPost("/entries/remove", Remove);
         group.MapPost("/entries/restore", Restore);
         group.MapPost("/read", Read).DisableAntiforgery();
-        api.MapGet("/calendar.ics", Export).Produces<string>(200, "text/calendar").WithTags("Calendar");
+        api.MapGet("/calendar.ics", Export).KeepAnswer(Rests.Calendar).Produces<string>(200, "text/calendar").WithTags("Calendar");
     }
 
     private static CalendarView View(CalendarRepository calendar)
@@ -102,8 +103,8 @@ public static class CalendarEndpoints
     {
         var isThere = own.Whose switch
         {
-            "section" => ensemble.Sections().Any(s => s.Id == own.Id),
-            "player" => ensemble.Players().Any(p => p.Id == own.Id),
+            "section" => ensemble.Sections().Any(s => s.Id.Value == own.Id),
+            "player" => ensemble.Players().Any(p => p.Id.Value == own.Id),
             _ => throw Refusal.BadRequest("Minutes are of a section or a player."),
         };
         if (!isThere)

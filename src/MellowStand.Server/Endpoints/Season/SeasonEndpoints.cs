@@ -1,5 +1,6 @@
 using System.Globalization;
 using MellowStand.Core.Assign;
+using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -39,18 +40,22 @@ public static class SeasonEndpoints
     public static void MapSeason(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/season").WithTags("Assign");
-        group.MapGet("", (SeasonRepository seasons, SeasonViews views) => TypedResults.Ok(new SeasonView(Current(seasons, views))));
+        group
+            .MapGet("", (SeasonRepository seasons, SeasonViews views) => TypedResults.Ok(new SeasonView(Current(seasons, views))))
+            .KeepAnswer(Rests.Readiness);
         group.MapPost("/draft", Draft);
-        group.MapGet(
-            "/plans/{plan:long}",
-            (long plan, SeasonRepository seasons, SeasonViews views) => TypedResults.Ok(views.Of(Find(seasons, plan)))
-        );
+        group
+            .MapGet(
+                "/plans/{plan:long}",
+                (long plan, SeasonRepository seasons, SeasonViews views) => TypedResults.Ok(views.Of(Find(seasons, plan)))
+            )
+            .KeepAnswer(Rests.Readiness);
         group.MapPost("/plans/{plan:long}/keep", Keep);
         group.MapDelete("/plans/{plan:long}", Undo);
         group.MapPut("/sessions/{session:long}", Move);
-        group.MapGet("/sections/{section:long}.ics", OfSection).Produces<string>(200, "text/calendar");
-        group.MapGet("/players/{player:long}.ics", OfPlayer).Produces<string>(200, "text/calendar");
-        api.MapGet("/rehearsals", Rehearsals).WithTags("Assign");
+        group.MapGet("/sections/{section:long}.ics", OfSection).KeepAnswer(Rests.Readiness).Produces<string>(200, "text/calendar");
+        group.MapGet("/players/{player:long}.ics", OfPlayer).KeepAnswer(Rests.Readiness).Produces<string>(200, "text/calendar");
+        api.MapGet("/rehearsals", Rehearsals).KeepAnswer(Rests.Readiness).WithTags("Assign");
     }
 
     private static SeasonPlanView? Current(SeasonRepository seasons, SeasonViews views) =>
@@ -116,7 +121,7 @@ public static class SeasonEndpoints
     private static FileContentHttpResult OfSection(long section, SeasonRepository seasons, SeasonViews views, EnsembleRepository ensemble)
     {
         var name =
-            ensemble.Sections().FirstOrDefault(s => s.Id == section)?.Name
+            ensemble.Sections().FirstOrDefault(s => s.Id.Value == section)?.Name
             ?? throw Refusal.NotFound("This section is not in the ensemble.");
         return File(name, Current(seasons, views), i => i.Sections.Contains(section));
     }
@@ -124,7 +129,7 @@ public static class SeasonEndpoints
     private static FileContentHttpResult OfPlayer(long player, SeasonRepository seasons, SeasonViews views, EnsembleRepository ensemble)
     {
         var name =
-            ensemble.Players().FirstOrDefault(p => p.Id == player)?.Name ?? throw Refusal.NotFound("This player is not in the ensemble.");
+            ensemble.Find(new PlayerId(player))?.Name ?? throw Refusal.NotFound("This player is not in the ensemble.");
         return File(name, Current(seasons, views), i => i.Players.Contains(player));
     }
 

@@ -91,7 +91,7 @@ public sealed class SeasonViews(
     {
         var handed = passages.All().ToDictionary(p => p.Id);
         var sections = ensemble.Players().ToDictionary(p => p.Id, p => p.SectionId);
-        var items = plan.Items.Where(i => handed.ContainsKey(i.PassageId)).Select(i => Item(i, handed[i.PassageId], sections)).ToList();
+        var items = plan.Items.Where(i => handed.ContainsKey(i.Passage)).Select(i => Item(i, handed[i.Passage], sections)).ToList();
         var days = items.SelectMany(i => i.Sessions).Select(s => s.Day).ToList();
         var (first, last) = (days.Append(clock.Today()).Min(), days.Append(clock.Today()).Max());
         return new SeasonPlanView(
@@ -111,9 +111,9 @@ public sealed class SeasonViews(
         );
     }
 
-    private static SeasonItemView Item(SeasonItemRow item, PassageRow passage, Dictionary<long, long> sections) =>
+    private static SeasonItemView Item(SeasonItemRow item, PassageRow passage, Dictionary<PlayerId, SectionId> sections) =>
         new(
-            passage.Id,
+            passage.Id.Value,
             passage.Title,
             passage.PieceId,
             passage.PieceTitle,
@@ -121,8 +121,8 @@ public sealed class SeasonViews(
             passage.Place.To.Label,
             passage.Due,
             item.Band,
-            item.Players,
-            [.. item.Players.Where(sections.ContainsKey).Select(p => sections[p]).Distinct()],
+            item.Players.Values(),
+            item.Players.Where(sections.ContainsKey).Select(p => sections[p]).Distinct().Values(),
             item.Minutes,
             item.Why,
             [.. item.Sessions.Select(s => Session(s, passage))]
@@ -132,8 +132,7 @@ public sealed class SeasonViews(
     private static SeasonSessionView Session(SessionSlot session, PassageRow passage)
     {
         var step = Math.Min(session.Step, passage.Steps.Count - 1);
-        var tempo =
-            step < 0 ? new TempoView(passage.GoalUnit, passage.GoalBpm) : new TempoView(passage.Steps[step].Unit, passage.Steps[step].Bpm);
+        var tempo = TempoEndpoints.View(step < 0 ? passage.Goal : passage.Steps[step].Mark);
         return new SeasonSessionView(session.Id, session.Day, step + 1, tempo, session.ByHand);
     }
 }

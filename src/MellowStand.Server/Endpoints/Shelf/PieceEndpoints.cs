@@ -30,7 +30,7 @@ public static class PieceEndpoints
         group.MapPost("", Import).DisableAntiforgery();
         group.MapPost("/preview", Preview).DisableAntiforgery();
         group.MapGet("", Shelf);
-        group.MapGet("/{id:long}", One).KeepAnswer(onDay: true);
+        group.MapGet("/{id:long}", One).KeepAnswer(RestsOn.Piece | RestsOn.School | RestsOn.Day);
         group.MapPut("/{id:long}", Update);
         group.MapDelete("/{id:long}", Remove);
         group.MapPost("/{id:long}/restore", Restore);

@@ -43,7 +43,7 @@ public static class SeatEndpoints
         var piece = desk.Open(id);
         var found = piece.Part(part);
         var players = (request.Players ?? []).Distinct().ToList();
-        if (players.Except(ensemble.Players().Select(p => p.Id)).Any())
+        if (players.Except(ensemble.Players().Select(p => p.Id.Value)).Any())
             throw Refusal.NotFound("A player is not in the ensemble any more. Load the page again.");
         seats.Seat(id, new SeatRow(found.Id, found.Name, players, piece.Row.Edition), request.Players is null);
         return Seats(id, desk, ensemble);
@@ -51,7 +51,7 @@ public static class SeatEndpoints
 
     private static IEnumerable<SeatsView> View(OpenPiece piece, EnsembleRepository ensemble)
     {
-        var names = ensemble.Players().ToDictionary(p => p.Id, p => p.Name);
+        var names = ensemble.Players().ToDictionary(p => p.Id.Value, p => p.Name);
         return piece.Layer.Printed.Parts.Select(p => new SeatsView(
             p.Id,
             [

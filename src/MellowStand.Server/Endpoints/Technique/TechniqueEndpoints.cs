@@ -3,6 +3,7 @@ using MellowStand.Core.Instruments;
 using MellowStand.Core.Technique;
 using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
+using MellowStand.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace MellowStand.Server.Endpoints;
@@ -13,7 +14,7 @@ public static class TechniqueEndpoints
     /// <summary>Maps the group.</summary>
     public static void MapTechnique(this RouteGroupBuilder api)
     {
-        api.MapGet("/pieces/{id:long}/technique", Plan).KeepAnswer(onPassages: true).WithTags("Technique");
+        api.MapGet("/pieces/{id:long}/technique", Plan).KeepAnswer(RestsOn.Piece | RestsOn.School | RestsOn.Passages).WithTags("Technique");
         api.MapPost("/pieces/{id:long}/technique/mark", Mark).WithTags("Technique");
     }
 

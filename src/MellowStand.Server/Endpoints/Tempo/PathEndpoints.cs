@@ -50,7 +50,13 @@ public static class PathEndpoints
         return new PathView(
             [
                 .. row.Steps.Select(
-                    (s, i) => new PathStepView(s.Unit, s.Bpm, s.Due, [.. At(i).Where(views.ContainsKey).Select(r => views[r])], advice[i])
+                    (s, i) => new PathStepView(
+                        s.Mark.Unit.Name,
+                        s.Mark.Bpm,
+                        s.Due,
+                        [.. At(i).Where(views.ContainsKey).Select(r => views[r])],
+                        advice[i]
+                    )
                 ),
             ],
             [.. views.Values],
@@ -61,8 +67,8 @@ public static class PathEndpoints
 
     private static Ok<PathView> Get(long passage, PassageRepository passages, PracticeRepository practice, PieceDesk desk)
     {
-        var row = SheetEndpoints.Placed(AssignEndpoints.Find(passages, passage));
-        return TypedResults.Ok(Of(desk.Open(row.PieceId), row, practice.Of(passage)));
+        var row = SheetEndpoints.Placed(passages.Get(passage));
+        return TypedResults.Ok(Of(desk.Open(row.PieceId), row, practice.Of(row.Id)));
     }
 
     private static Ok<PathView> Keep(
@@ -73,10 +79,10 @@ public static class PathEndpoints
         PieceDesk desk
     )
     {
-        var row = SheetEndpoints.Placed(AssignEndpoints.Find(passages, passage));
+        var row = SheetEndpoints.Placed(passages.Get(passage));
         Check(request.Steps, row.Steps.Count);
-        practice.Keep(passage, request.Steps, Versions.Seen(request.Version)).Demand("This practice path");
-        return TypedResults.Ok(Of(desk.Open(row.PieceId), row, practice.Of(passage)));
+        practice.Keep(row.Id, request.Steps, Versions.Seen(request.Version)).Demand("This practice path");
+        return TypedResults.Ok(Of(desk.Open(row.PieceId), row, practice.Of(row.Id)));
     }
 
     private static void Check(IReadOnlyList<IReadOnlyList<string>>? steps, int count)

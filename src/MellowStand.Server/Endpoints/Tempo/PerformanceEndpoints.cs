@@ -13,6 +13,6 @@ public static class PerformanceEndpoints
     private static Ok<PerformanceView> Perform(long id, PerformanceRequestView request, PieceDesk desk)
     {
         var piece = desk.Open(id);
-        return TypedResults.Ok(PerformanceDesk.View(piece.Layer.Study, PerformanceDesk.Perform(piece.Layer, request)));
+        return TypedResults.Ok(Performing.View(piece.Layer.Study, Performing.Perform(piece.Layer, request)));
     }
 }

@@ -78,17 +78,8 @@ public static class TempoEndpoints
             : throw new LadderException("A click runs at more than 0 and at most 1000 beats a minute.");
     }
 
-    /// <summary>Reads how a ladder climbs.</summary>
-    /// <exception cref="LadderException">The word is unknown.</exception>
-    public static LadderBy By(string? by) =>
-        by switch
-        {
-            "step" => LadderBy.Step,
-            "percent" => LadderBy.Percent,
-            "marks" => LadderBy.Marks,
-            "count" => LadderBy.Count,
-            _ => throw new LadderException("A ladder climbs by step, percent, marks or count."),
-        };
+    /// <summary>A tempo as the interface shows it.</summary>
+    public static TempoView View(TempoMark mark) => new(mark.Unit.Name, mark.Bpm);
 
     private static LadderWay WayOf(LadderRequest request) =>
         request.Way switch
@@ -100,7 +91,7 @@ public static class TempoEndpoints
 
     private static Ok<LadderView> Climb(LadderRequest request, HouseRepository house)
     {
-        var by = By(request.By);
+        var by = LadderWords.Read(request.By);
         if (request.Value is null && by != LadderBy.Marks)
             throw new LadderException($"A ladder by {request.By} needs a value.");
         var steps = Ladder.Climb(

@@ -96,8 +96,8 @@ public static class VariantEndpoints
         var piece = desk.Open(id);
         var score = ScoreReader.Read(Written(piece, recipe, PassageOf(piece, part, from, to)));
         var study = new StudyContext(score, piece.Layer.Knowledge.House);
-        var performance = PerformanceDesk.Perform(study, new AddressBook(piece.Layer.Edition.Id, score), request);
-        return TypedResults.Ok(PerformanceDesk.View(study, performance));
+        var performance = Performing.Perform(study, new AddressBook(piece.Layer.Edition.Id, score), request);
+        return TypedResults.Ok(Performing.View(study, performance));
     }
 
     private static byte[] Written(OpenPiece piece, string name, Passage passage)

@@ -64,5 +64,5 @@ public static class WindowEndpoints
     private static WindowEndView? End(OpenPiece piece, WindowEnd? end) =>
         end is null ? null : new WindowEndView(end.QuarterBpm, piece.Label(end.Measure), end.Why);
 
-    private static TempoView? Mark(TempoMark? mark) => mark is null ? null : new TempoView(mark.Unit.Name, mark.Bpm);
+    private static TempoView? Mark(TempoMark? mark) => mark is null ? null : TempoEndpoints.View(mark);
 }

@@ -6,10 +6,11 @@ namespace MellowStand.Server.Services;
 
 /// <summary>A place of a matter, open or decided.</summary>
 /// <param name="Entry">The entry.</param>
+/// <param name="Title">Title of its piece.</param>
 /// <param name="Measure">Label of the measure.</param>
 /// <param name="What">What stands there.</param>
 /// <param name="Decision">The decision in force there, or null.</param>
-public sealed record PlaceOfMatter(EntryRow Entry, string Measure, string What, long? Decision);
+public sealed record PlaceOfMatter(EntryRow Entry, string Title, string Measure, string What, long? Decision);
 
 /// <summary>A matter with all its places.</summary>
 /// <param name="Matter">The matter.</param>
@@ -24,7 +25,7 @@ public sealed class AnswerDesk(AnswerRepository answers, PieceDesk desk, Decide 
     public IReadOnlyList<MatterOfSet> Of(AuditionRow set)
     {
         var inForce = answers.Of(set.Id);
-        var pieces = set.Entries.ToDictionary(e => e.Id, e => desk.Open(e.Piece));
+        var pieces = desk.Open(set.Entries.Select(e => e.Piece));
         return
         [
             .. MatterTable
@@ -32,7 +33,7 @@ public sealed class AnswerDesk(AnswerRepository answers, PieceDesk desk, Decide 
                 .Select(m => new MatterOfSet(
                     m.Matter,
                     m.Row?.Answer,
-                    [.. set.Entries.SelectMany(e => Places(e, pieces[e.Id], m.Matter, m.Row))]
+                    [.. set.Entries.Where(e => pieces.ContainsKey(e.Piece)).SelectMany(e => Places(e, pieces[e.Piece], m.Matter, m.Row))]
                 ))
                 .Where(m => m.Places.Count > 0)
                 .OrderByDescending(m => m.Places.Count(p => p.Decision is null)),
@@ -140,13 +141,13 @@ public sealed class AnswerDesk(AnswerRepository answers, PieceDesk desk, Decide 
         var taken = decided.Select(d => d.Changes[0].Notes[0]).ToHashSet();
         var open = found
             .Where(p => !taken.Contains(p.Notes[0]))
-            .Select(p => (p.Measure, Place: new PlaceOfMatter(entry, piece.Label(p.Measure), p.What, null)));
+            .Select(p => (p.Measure, Place: new PlaceOfMatter(entry, piece.Row.Title, piece.Label(p.Measure), p.What, null)));
         var done = decided.Select(d =>
         {
             var note = d.Changes[0].Notes[0];
             var at = measures.GetValueOrDefault(note);
             var what = found.Find(p => p.Notes[0] == note)?.What ?? d.Reading ?? "";
-            return (Measure: at, Place: new PlaceOfMatter(entry, piece.Label(at), what, d.Id));
+            return (Measure: at, Place: new PlaceOfMatter(entry, piece.Row.Title, piece.Label(at), what, d.Id));
         });
         return open.Concat(done).OrderBy(p => p.Measure).Select(p => p.Place);
     }

@@ -4,6 +4,7 @@ using MellowStand.Core.Instruments;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
+using MellowStand.Core.Tempo;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -180,7 +181,7 @@ public sealed class AuditionDesk(
             entry.Kind,
             null,
             "",
-            "quarter",
+            BeatUnit.Find("quarter")!,
             printed?.Bpm,
             printed?.UpperBpm,
             "",

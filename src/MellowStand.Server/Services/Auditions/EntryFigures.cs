@@ -44,8 +44,8 @@ public sealed class EntryCounts(PieceDesk desk, QuietRepository quiets, Audition
     /// <summary>The tempo that a piece is asked at: the lower end of what the notice says, else as printed.</summary>
     public static TempoMark Tempo(OpenPiece piece, EntryRow entry, int from)
     {
-        var unit = BeatUnit.Find(entry.Unit) ?? BeatUnit.Find("quarter")!;
-        return new TempoMark(unit, entry.Slowest ?? (piece.Layer.Study.Tempo.QuarterBpmAt(from) / unit.Quarters.Value));
+        var printed = piece.Layer.Study.Tempo.QuarterBpmAt(from) / entry.Unit.Quarters.Value;
+        return new TempoMark(entry.Unit, entry.Slowest ?? printed);
     }
 
     /// <summary>Seconds that measures last at the tempo asked, repeats taken.</summary>
@@ -67,18 +67,20 @@ public sealed class EntryCounts(PieceDesk desk, QuietRepository quiets, Audition
     public IReadOnlyDictionary<long, EntryFigures> Of(AuditionRow set)
     {
         var handed = auditions.HandedOut(set.Id).Select(h => h.Entry).ToHashSet();
-        return set.Entries.ToDictionary(e => e.Id, e => Of(set, e, handed.Contains(e.Id)));
+        var pieces = desk.Open(set.Entries.Select(e => e.Piece));
+        var quiet = Quiet.Of(quiets, [.. pieces.Values]);
+        return set
+            .Entries.Where(e => pieces.ContainsKey(e.Piece))
+            .ToDictionary(e => e.Id, e => Of(set, e, pieces[e.Piece], quiet[e.Piece], handed.Contains(e.Id)));
     }
 
-    private EntryFigures Of(AuditionRow set, EntryRow entry, bool isHanded)
+    private static EntryFigures Of(AuditionRow set, EntryRow entry, OpenPiece piece, Quiet quiet, bool isHanded)
     {
-        var piece = desk.Open(entry.Piece);
         var part = piece.Layer.Current.Parts[0];
         var ranges = entry.Asked.Select(a => Range(piece, a)).OfType<(int From, int To)>().ToList();
         var (from, to) = ranges.Count == 0 ? (0, piece.Layer.Current.Measures.Count - 1) : (ranges.Min(r => r.From), ranges.Max(r => r.To));
         var heat = piece.Layer.Heat.Where(h => h.Part == part.Id && h.Measure >= from && h.Measure <= to).ToList();
         var hottest = heat.MaxBy(h => h.Heat);
-        var quiet = Quiet.Of(quiets, piece);
         var found = piece.Layer.Findings.Where(f => f.From <= to && f.To >= from && !quiet.Holds(f)).ToList();
         var beyond = Beyond(piece, entry, part, from, to);
         return new EntryFigures(

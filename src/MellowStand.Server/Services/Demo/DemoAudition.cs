@@ -118,7 +118,7 @@ public sealed class DemoAudition(
     private void HandOut(AuditionRow set)
     {
         var round = set.Rounds[0];
-        var made = new List<(long Entry, long Passage)>();
+        var made = new List<(long Entry, PassageId Passage)>();
         foreach (var entry in set.Entries)
         {
             var players = set.Candidates.Where(c => c.Instrument == entry.Instrument).Select(c => c.Player).ToList();
@@ -131,7 +131,7 @@ public sealed class DemoAudition(
             Hear(set.Entries.First(e => e.Id == entry), passage, i);
     }
 
-    private long Passage(EntryRow entry, (string Kind, string From, string To) part, List<long> players, RoundRow round)
+    private PassageId Passage(EntryRow entry, (string Kind, string From, string To) part, List<PlayerId> players, RoundRow round)
     {
         var piece = pieces.Open(entry.Piece);
         var place = piece.Book.OfParts([piece.Layer.Current.Parts[0].Id], part.From, part.To);
@@ -139,17 +139,16 @@ public sealed class DemoAudition(
         var goal = Math.Round(entry.Slowest ?? 80);
         var start = Math.Round(goal * 0.7);
         var (begins, due) = (clock.Today().AddDays(-18), round.Held.AddDays(-3));
-        var steps = PassagePlan.Of(new TempoMark(unit, start), new TempoMark(unit, goal), LadderBy.Step, 4, begins, due);
+        var (first, last) = (new TempoMark(unit, start), new TempoMark(unit, goal));
+        var steps = PassagePlan.Of(first, last, LadderBy.Step, 4, begins, due);
         return passages.Add(
             new PassageRow(
-                0,
+                new PassageId(0),
                 entry.Piece,
                 $"Measures {part.From}–{part.To}",
                 place,
-                unit.Name,
-                start,
-                unit.Name,
-                goal,
+                first,
+                last,
                 "step",
                 4,
                 begins,
@@ -157,13 +156,13 @@ public sealed class DemoAudition(
                 "",
                 [],
                 players,
-                [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]
+                [.. steps.Select(s => new StepRow(s.Mark, s.By))]
             )
         );
     }
 
     // Lyrical etudes were heard four times, technical ones are only begun, and a few were never heard.
-    private void Hear(EntryRow entry, long passage, int place)
+    private void Hear(EntryRow entry, PassageId passage, int place)
     {
         var row = passages.Find(passage)!;
         var times = entry.Kind == "lyrical" ? 4 : place % 3;
@@ -171,9 +170,8 @@ public sealed class DemoAudition(
             for (var k = 0; k < times; k++)
             {
                 var share = 0.72 + ((0.05 + (0.02 * ((place + i) % 3))) * k);
-                log.Add(
-                    new LogRow(0, passage, player, row.GoalUnit, Math.Round(row.GoalBpm * share), clock.Today().AddDays(-14 + (4 * k)), "")
-                );
+                var tempo = row.Goal with { Bpm = Math.Round(row.Goal.Bpm * share) };
+                log.Add(new LogRow(0, passage, player, tempo, clock.Today().AddDays(-14 + (4 * k)), ""));
             }
     }
 

@@ -28,8 +28,8 @@ public sealed class DemoSchool(
 {
     private const int DaysToConcert = 42;
 
-    private readonly Dictionary<string, long> _sections = [];
-    private readonly Dictionary<string, long> _players = [];
+    private readonly Dictionary<string, SectionId> _sections = [];
+    private readonly Dictionary<string, PlayerId> _players = [];
 
     /// <summary>Loads the demo where the shelf and the ensemble are empty.</summary>
     public void Fill()
@@ -171,7 +171,7 @@ public sealed class DemoSchool(
         LogDemo(quick, today, 72, 9, "Violins");
     }
 
-    private long Add(
+    private PassageId Add(
         long piece,
         string title,
         string[] parts,
@@ -188,18 +188,17 @@ public sealed class DemoSchool(
         var quarter = BeatUnit.Find("quarter")!;
         var begins = today.AddDays(-begunDaysAgo);
         var due = today.AddDays(dueInDays);
-        var steps = PassagePlan.Of(new TempoMark(quarter, start), new TempoMark(quarter, goal), LadderBy.Step, 6, begins, due);
+        var (first, last) = (new TempoMark(quarter, start), new TempoMark(quarter, goal));
+        var steps = PassagePlan.Of(first, last, LadderBy.Step, 6, begins, due);
         var place = desk.Open(piece).Book.OfParts(parts, from, to);
         return passages.Add(
             new PassageRow(
-                0,
+                new PassageId(0),
                 piece,
                 title,
                 place,
-                "quarter",
-                start,
-                "quarter",
-                goal,
+                first,
+                last,
                 "step",
                 6,
                 begins,
@@ -207,13 +206,13 @@ public sealed class DemoSchool(
                 "Count the first measure aloud, then play.",
                 [.. sections.Select(s => _sections[s])],
                 [],
-                [.. steps.Select(s => new StepRow(s.Mark.Unit.Name, s.Mark.Bpm, s.By))]
+                [.. steps.Select(s => new StepRow(s.Mark, s.By))]
             )
         );
     }
 
     // Each player climbs at a pace of their own; some were heard only twice.
-    private void LogDemo(long passage, DateOnly today, double start, double perWeek, params string[] sections)
+    private void LogDemo(PassageId passage, DateOnly today, double start, double perWeek, params string[] sections)
     {
         var n = 0;
         foreach (var player in ensemble.Players().Where(p => sections.Any(s => _sections[s] == p.SectionId)))
@@ -230,8 +229,7 @@ public sealed class DemoSchool(
                         0,
                         passage,
                         player.Id,
-                        "quarter",
-                        Math.Round(bpm),
+                        new TempoMark(BeatUnit.Find("quarter")!, Math.Round(bpm)),
                         today.AddDays(-5 * weeksAgo),
                         k == times - 1 ? remarks[n % remarks.Count] : ""
                     )

@@ -1,4 +1,5 @@
 using MellowStand.Core.Hear;
+using MellowStand.Core.Tempo;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -56,14 +57,24 @@ public sealed class DemoSeason(
             new CalendarRow(0, concert, concert, "concert", 0, "Harbor concert", new TimeOnly(19, 0)),
         ]);
         if (ensemble.Sections().FirstOrDefault(s => s.Name == "Low brass") is { } low)
-            calendar.Minutes("section", low.Id, 15);
+            calendar.Minutes("section", low.Id.Value, 15);
     }
 
     // Every fifth player was asked for one step more, and missed it.
     private void Miss(PassageRow passage, DateOnly today)
     {
         foreach (var r in readiness.Of(passage).Where((r, i) => i % 5 == 1 && r.LastClean is not null))
-            log.Add(new LogRow(0, passage.Id, r.Player.Id, "quarter", Math.Round(r.LastClean!.Value * 1.08), today.AddDays(-2), "", false));
+            log.Add(
+                new LogRow(
+                    0,
+                    passage.Id,
+                    r.Player.Id,
+                    new TempoMark(BeatUnit.Find("quarter")!, Math.Round(r.LastClean!.Value * 1.08)),
+                    today.AddDays(-2),
+                    "",
+                    false
+                )
+            );
     }
 
     private void Test(PassageRow passage, DateOnly today)
@@ -77,8 +88,7 @@ public sealed class DemoSeason(
                 0,
                 passage.Id,
                 $"Test: {passage.Title}",
-                passage.GoalUnit,
-                Math.Round(passage.GoalBpm * 0.8),
+                passage.Goal with { Bpm = Math.Round(passage.Goal.Bpm * 0.8) },
                 today.AddDays(-3),
                 weights,
                 []

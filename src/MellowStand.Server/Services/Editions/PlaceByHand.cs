@@ -41,7 +41,7 @@ public sealed class PlaceByHand(
         switch (kind)
         {
             case "passage":
-                passages.Move(Found(there.Passages.FirstOrDefault(p => !p.IsPlaced && Text(p.Id) == key)).Id, place);
+                passages.Move(Found(there.Passages.FirstOrDefault(p => !p.IsPlaced && Text(p.Id.Value) == key)).Id, place);
                 return true;
             case "decision":
                 PlaceDecision(piece, Found(there.SetAside.Select(d => d.Decision).FirstOrDefault(d => Text(d.Id) == key)), place, person);

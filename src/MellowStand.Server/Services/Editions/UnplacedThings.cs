@@ -21,7 +21,7 @@ internal static class UnplacedThings
     }
 
     public static Unplaced Of(PassageRow p, string why) =>
-        new("passage", p.Id.ToString(CultureInfo.InvariantCulture), p.Title, $"{p.Place.Words}, {Parts(p.Place.Parts)}", why);
+        new("passage", p.Id.Value.ToString(CultureInfo.InvariantCulture), p.Title, $"{p.Place.Words}, {Parts(p.Place.Parts)}", why);
 
     public static Unplaced Of(ReviewedFinding q, string why) =>
         new("dismissal", q.Finding, q.Words ?? q.Title, $"{q.Place.Words}, {Parts(q.Place.Parts)}", why);

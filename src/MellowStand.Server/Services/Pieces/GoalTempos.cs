@@ -1,4 +1,3 @@
-using MellowStand.Core.Tempo;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -15,11 +14,9 @@ public sealed class GoalTempos(PassageRepository passages)
         var goals = passages
             .All(piece.Row.Id)
             .Where(p => p.IsPlaced && p.Place.Parts.Contains(part))
-            .Select(p => (From: p.Place.From.Index, To: p.Place.To.Index, Bpm: Bpm(p)))
+            .Select(p => (From: p.Place.From.Index, To: p.Place.To.Index, Bpm: p.Goal.QuarterBpm))
             .ToList();
         var printed = piece.Layer.Study.Tempo;
         return m => goals.Where(g => g.From <= m && m <= g.To).Select(g => g.Bpm).DefaultIfEmpty(printed.QuarterBpmAt(m)).Max();
     }
-
-    private static double Bpm(PassageRow p) => BeatUnit.Find(p.GoalUnit) is { } unit ? new TempoMark(unit, p.GoalBpm).QuarterBpm : 0;
 }

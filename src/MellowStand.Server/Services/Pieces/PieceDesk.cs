@@ -6,31 +6,65 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Services;
 
 /// <summary>Opens pieces: a kept answer is given as long as the counters in the database say that it holds, whoever wrote there.</summary>
-public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository states)
+public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository states, Database database)
 {
     private const long Budget = 900L * 1024 * 1024;
 
     private readonly KeptPieces _kept = new(Budget);
     private readonly ConcurrentDictionary<long, Lock> _locks = new();
+
+    // Under which counter of the whole shelf a kept piece was last found to hold: nothing was written to any piece since.
+    private readonly ConcurrentDictionary<long, long> _seen = new();
     private volatile SchoolAt? _school;
 
     /// <summary>The piece, read and ready. Many who ask at once wait for one reading; a reading that failed is not kept.</summary>
     /// <exception cref="Refusal">There is no such piece.</exception>
     public OpenPiece Open(long id)
     {
-        var row = Row(id);
-        if (Kept(row) is { } kept)
-            return kept;
-        lock (LockOf(id))
-        {
-            row = Row(id);
-            return Kept(row) ?? Read(row);
-        }
+        var shelf = Shelf();
+        if (Seen(id, shelf) is { } seen)
+            return seen;
+        return Saw(shelf, Kept(RowNow(id)) ?? ReadOnce(id));
+    }
+
+    /// <summary>Those of many pieces that are on the shelf, in one look at it.</summary>
+    public IReadOnlyDictionary<long, OpenPiece> Open(IEnumerable<long> ids)
+    {
+        var shelf = Shelf();
+        var all = ids.Distinct().ToDictionary(id => id, id => Seen(id, shelf));
+        var rows = all.Values.All(p => p is not null) ? [] : pieces.Find(all.Where(p => p.Value is null).Select(p => p.Key));
+        foreach (var row in rows)
+            all[row.Id] = Saw(shelf, Kept(row) ?? ReadOnce(row.Id));
+        return all.Where(p => p.Value is not null).ToDictionary(p => p.Key, p => p.Value!);
     }
 
     /// <summary>The shelf's row of a piece.</summary>
     /// <exception cref="Refusal">There is no such piece.</exception>
-    public PieceRow Row(long id) => pieces.Find(id) ?? throw NoPiece(id);
+    public PieceRow Row(long id) => Seen(id, Shelf())?.Row ?? RowNow(id);
+
+    private PieceRow RowNow(long id) => pieces.Find(id) ?? throw NoPiece(id);
+
+    private OpenPiece ReadOnce(long id)
+    {
+        lock (LockOf(id))
+        {
+            var row = RowNow(id);
+            return Kept(row) ?? Read(row);
+        }
+    }
+
+    // Inside an act counters may yet be taken back.
+    private long? Shelf() => database.IsActing ? null : database.Now().Of(RestsOn.Shelf | RestsOn.School);
+
+    private OpenPiece? Seen(long id, long? shelf) =>
+        shelf is { } counter && _seen.TryGetValue(id, out var at) && at == counter ? _kept.Find(id) : null;
+
+    private OpenPiece Saw(long? shelf, OpenPiece piece)
+    {
+        if (shelf is { } counter)
+            _seen[piece.Row.Id] = counter;
+        return piece;
+    }
 
     /// <summary>Runs an act on a piece while no other act on it runs.</summary>
     /// <param name="id">The piece.</param>
@@ -38,7 +72,10 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
     public T Act<T>(long id, Func<OpenPiece, T> act)
     {
         lock (LockOf(id))
+        {
+            database.Unpin();
             return act(Open(id));
+        }
     }
 
     /// <summary>Runs an act on several pieces while no other act on any of them runs. What it leaves in memory is forgotten where it
@@ -63,7 +100,11 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
     private T Locked<T>(List<long> ids, int at, Func<T> act)
     {
         if (at == ids.Count)
+        {
+            database.Unpin();
             return act();
+        }
+
         lock (LockOf(ids[at]))
             return Locked(ids, at + 1, act);
     }
@@ -84,7 +125,7 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
     {
         lock (LockOf(id))
         {
-            var row = Row(id);
+            var row = RowNow(id);
             return Kept(row) ?? (row.Edition == edition.Id ? Read(row, edition) : Read(row));
         }
     }
@@ -95,7 +136,12 @@ public sealed class PieceDesk(PieceRepository pieces, PieceStateRepository state
             return null;
         if (kept.Row.Stamp.Revision != row.Stamp.Revision || kept.Row.Stamp.School != row.Stamp.School)
             return null;
-        return kept.Row == row ? kept : kept with { Row = row };
+        if (kept.Row == row)
+            return kept;
+        // What was made quiet, or the title, changes nothing of the layer.
+        var now = kept with { Row = row };
+        _kept.Keep(now);
+        return now;
     }
 
     private OpenPiece Read(PieceRow row, Edition? read = null)

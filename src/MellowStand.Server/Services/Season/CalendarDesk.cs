@@ -30,7 +30,7 @@ public sealed class CalendarDesk(CalendarRepository calendar, EnsembleRepository
     }
 
     /// <summary>Players with other minutes than the school, as a share of a day: their own, else those of their section.</summary>
-    public IReadOnlyDictionary<long, double> Shares()
+    public IReadOnlyDictionary<PlayerId, double> Shares()
     {
         var (usual, own) = ((double)Math.Max(1, calendar.Practice().Minutes), calendar.Minutes());
         return ensemble
@@ -41,7 +41,7 @@ public sealed class CalendarDesk(CalendarRepository calendar, EnsembleRepository
     }
 
     private static int? Own(IReadOnlyDictionary<(string, long), int> own, PlayerRow player) =>
-        own.TryGetValue(("player", player.Id), out var minutes) || own.TryGetValue(("section", player.SectionId), out minutes)
+        own.TryGetValue(("player", player.Id.Value), out var minutes) || own.TryGetValue(("section", player.SectionId.Value), out minutes)
             ? minutes
             : null;
 }

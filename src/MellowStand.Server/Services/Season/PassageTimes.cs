@@ -22,19 +22,27 @@ public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, Log
         var rows = passages.All().ToDictionary(p => p.Id);
         return LearnedPace.Of(
             log.All()
-                .Where(l => l.Clean && rows.ContainsKey(l.PassageId))
-                .GroupBy(l => (l.PassageId, l.PlayerId))
-                .Select(g => ClimbOf(rows[g.Key.PassageId], g.First()))
+                .Where(l => l.Clean && rows.ContainsKey(l.Passage))
+                .GroupBy(l => (l.Passage, l.Player))
+                .Select(g => ClimbOf(rows[g.Key.Passage], g.First()))
         );
     }
 
-    /// <summary>The time of a passage. Where it has no place in its edition any more, a middle one.</summary>
-    public PassageTime Of(PassageRow passage, double pace)
+    /// <summary>The time of a passage.</summary>
+    public PassageTime Of(PassageRow passage, double pace) => Of([passage], pace)[passage.Id];
+
+    /// <summary>The times of passages. Where one has no place in its edition any more, a middle one.</summary>
+    public IReadOnlyDictionary<PassageId, PassageTime> Of(IReadOnlyList<PassageRow> handed, double pace)
     {
-        if (!passage.IsPlaced)
-            return Unknown;
-        var piece = desk.Open(passage.PieceId);
-        var place = passage.Place;
+        var pieces = desk.Open(handed.Where(p => p.IsPlaced).Select(p => p.PieceId));
+        return handed.ToDictionary(
+            p => p.Id,
+            p => p.IsPlaced && pieces.TryGetValue(p.PieceId, out var piece) ? Of(piece, p.Place, pace) : Unknown
+        );
+    }
+
+    private static PassageTime Of(OpenPiece piece, Address place, double pace)
+    {
         var cells = piece.Layer.Heat.Where(c => place.Parts.Contains(c.Part) && place.Meets(c.Measure, c.Measure)).ToList();
         var hot = cells.GroupBy(c => c.Measure).OrderBy(g => g.Key).Select(g => (piece.Label(g.Key), Heat: g.Max(c => c.Heat))).ToList();
         var heat = hot.Select(h => h.Heat).DefaultIfEmpty().Average();
@@ -53,9 +61,9 @@ public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, Log
 
     private static Climb ClimbOf(PassageRow passage, LogRow newest)
     {
-        var (start, goal) = (passage.StartBpm * ReadinessService.Quarters(passage.StartUnit), ReadinessService.Goal(passage));
+        var (start, goal) = (passage.Start.QuarterBpm, passage.Goal.QuarterBpm);
         var days = Math.Max(1, passage.Due.DayNumber - passage.Begins.DayNumber);
-        var way = goal <= start ? 1 : ((newest.Bpm * ReadinessService.Quarters(newest.Unit)) - start) / (goal - start);
+        var way = goal <= start ? 1 : (newest.Tempo.QuarterBpm - start) / (goal - start);
         return new Climb(Math.Clamp((newest.Heard.DayNumber - passage.Begins.DayNumber) / (double)days, 0, 1), Math.Clamp(way, 0, 1));
     }
 }

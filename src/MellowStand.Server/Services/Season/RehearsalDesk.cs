@@ -20,15 +20,15 @@ public sealed class RehearsalDesk(
     {
         var today = clock.Today();
         var handed = passages.All(piece).Where(p => p.Due >= today).ToList();
-        var ready = readiness.Of(handed);
+        var (ready, heat) = (readiness.Of(handed), times.Of(handed, 1));
         return RehearsalPlanner.Of(
             calendar.Calendar().Rehearsals(today).Take(Most),
             [
                 .. handed.Select(p => new RehearsedPassage(
-                    p.Id,
+                    p.Id.Value,
                     p.Title,
-                    [.. ready[p.Id].Select(r => r.Player.Id)],
-                    Need(p, ready[p.Id]),
+                    [.. ready[p.Id].Select(r => r.Player.Id.Value)],
+                    Need(heat[p.Id], ready[p.Id]),
                     p.Due
                 )),
             ]
@@ -36,9 +36,9 @@ public sealed class RehearsalDesk(
     }
 
     // Half its heat, half the chance that it is not there yet; of whom nothing is known counts as even.
-    private double Need(PassageRow passage, IReadOnlyList<PlayerReadiness> ready)
+    private static double Need(PassageTime time, IReadOnlyList<PlayerReadiness> ready)
     {
         var open = ready.Select(r => 1 - (r.Forecast.Chance ?? 0.5)).DefaultIfEmpty(0.5).Average();
-        return (times.Of(passage, 1).Heat + open) / 2;
+        return (time.Heat + open) / 2;
     }
 }

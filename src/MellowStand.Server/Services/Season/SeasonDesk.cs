@@ -28,17 +28,16 @@ public sealed class SeasonDesk(
         var practice = calendar.Calendar();
         var concerts = pieces.All().ToDictionary(p => p.Id, p => p.Due);
         var handed = passages.All().Where(p => p.Due >= today && p.Steps.Count > 0).ToList();
-        var ready = readiness.Of(handed);
-        var pace = times.Pace();
+        var (ready, time, rules) = (readiness.Of(handed), times.Of(handed, times.Pace()), house.House());
         return SeasonItems.Of(
             handed.Select(p => new SeasonPassage(
-                p.Id,
+                p.Id.Value,
                 p.Title,
-                times.Of(p, pace).Minutes,
+                time[p.Id].Minutes,
                 p.Steps.Count,
                 p.Begins,
                 Later(practice.LastDay(p.Due, concerts.GetValueOrDefault(p.PieceId)), today),
-                [.. ready[p.Id].Select(r => Progress(p, r))]
+                [.. ready[p.Id].Select(r => Progress(p, r, rules))]
             )),
             practice.Minutes
         );
@@ -63,7 +62,7 @@ public sealed class SeasonDesk(
         var days = practice.Days(today, last < today.AddDays(LongestLook) ? last : today.AddDays(LongestLook));
         var problem = new PlanProblem(days, SeasonItems.ForPlanner(items, today, SetDays(today, days)), house.House()["chunks"])
         {
-            Shares = calendar.Shares().ToDictionary(s => s.Key.ToString(CultureInfo.InvariantCulture), s => s.Value),
+            Shares = calendar.Shares().ToDictionary(s => s.Key.Value.ToString(CultureInfo.InvariantCulture), s => s.Value),
         };
         var plan = new Planner(budget).Make(problem, tell, cancelled);
         return seasons.Draft(Row(plan, items, today));
@@ -73,7 +72,7 @@ public sealed class SeasonDesk(
     public IReadOnlyList<string> Moved(SeasonPlanRow plan)
     {
         var now = Items();
-        var was = plan.Items.SelectMany(i => i.Players.Select(p => (Key: (i.PassageId, p), i.Band))).ToDictionary(x => x.Key, x => x.Band);
+        var was = plan.Items.SelectMany(i => i.Players.Select(p => (Key: (i.Passage.Value, p.Value), i.Band))).ToDictionary(x => x.Key, x => x.Band);
         return
         [
             .. now.Select(i =>
@@ -90,7 +89,7 @@ public sealed class SeasonDesk(
     }
 
     private static IEnumerable<SeasonPassage> Unplanned(IEnumerable<SeasonItem> now, SeasonPlanRow plan) =>
-        now.Where(i => !plan.Items.Any(p => p.PassageId == i.Passage.Id) && i.Players.Count > 0)
+        now.Where(i => !plan.Items.Any(p => p.Passage.Value == i.Passage.Id) && i.Players.Count > 0)
             .Select(i => i.Passage)
             .DistinctBy(p => p.Id);
 
@@ -102,12 +101,12 @@ public sealed class SeasonDesk(
 
     private static DateOnly Later(DateOnly day, DateOnly today) => day < today ? today : day;
 
-    private PlayerProgress Progress(PassageRow passage, PlayerReadiness r)
+    private static PlayerProgress Progress(PassageRow passage, PlayerReadiness r, House rules)
     {
-        var steps = passage.Steps.Select(s => s.Bpm * ReadinessService.Quarters(s.Unit)).ToList();
+        var steps = passage.Steps.Select(s => s.Mark.QuarterBpm).ToList();
         var clean = r.Heard.Where(h => h.Clean).Select(h => h.QuarterBpm).DefaultIfEmpty().Max();
-        var next = SeasonItems.NextStep(steps, r.Heard, house.House());
-        return new PlayerProgress(r.Player.Id, next, steps[^1] <= clean + 0.5, r.Readiness);
+        var next = SeasonItems.NextStep(steps, r.Heard, rules);
+        return new PlayerProgress(r.Player.Id.Value, next, steps[^1] <= clean + 0.5, r.Readiness);
     }
 
     // Sessions that were set by hand stay on their day, as long as there is time on it.
@@ -117,7 +116,7 @@ public sealed class SeasonDesk(
         return (seasons.Current()?.Items ?? [])
             .Select(i =>
                 (
-                    Key: $"{i.PassageId}/{i.Band}",
+                    Key: $"{i.Passage.Value}/{i.Band}",
                     Days: i.Sessions.Where(s => s.ByHand && s.Day >= today && open.Contains(s.Day)).Select(s => s.Day)
                 )
             )
@@ -129,12 +128,12 @@ public sealed class SeasonDesk(
         var before = seasons.Current();
         var titles = items.DistinctBy(i => i.Passage.Id).ToDictionary(i => i.Passage.Id, i => i.Passage.Title);
         var set =
-            before?.Items.SelectMany(i => i.Sessions.Where(s => s.ByHand).Select(s => ($"{i.PassageId}/{i.Band}", s.Day))).ToHashSet()
+            before?.Items.SelectMany(i => i.Sessions.Where(s => s.ByHand).Select(s => ($"{i.Passage.Value}/{i.Band}", s.Day))).ToHashSet()
             ?? [];
         var rows = items.Select(i => ItemRow(i, plan, set)).ToList();
         var changes = SeasonChanges.Of(
-            [.. (before?.Items ?? []).Select(i => Kept(i, titles.GetValueOrDefault(i.PassageId) ?? TitleOf(i.PassageId)))],
-            [.. rows.Select(i => Kept(i, titles[i.PassageId]))],
+            [.. (before?.Items ?? []).Select(i => Kept(i, titles.GetValueOrDefault(i.Passage.Value) ?? TitleOf(i.Passage)))],
+            [.. rows.Select(i => Kept(i, titles[i.Passage.Value]))],
             today
         );
         var named = plan.Gives.Select(g => $"{g.What}: {Named(g.Why, items)}").ToList();
@@ -155,9 +154,9 @@ public sealed class SeasonDesk(
     private static SeasonItemRow ItemRow(SeasonItem item, Plan plan, HashSet<(string, DateOnly)> set) =>
         new(
             0,
-            item.Passage.Id,
+            new PassageId(item.Passage.Id),
             Words.Of(item.Band),
-            item.Players,
+            item.Players.Players(),
             item.Minutes,
             item.Why,
             [
@@ -170,10 +169,10 @@ public sealed class SeasonDesk(
             ]
         );
 
-    private string TitleOf(long passage) => passages.Find(passage)?.Title ?? "a passage taken back";
+    private string TitleOf(PassageId passage) => passages.Find(passage)?.Title ?? "a passage taken back";
 
     private static KeptItem Kept(SeasonItemRow row, string title) =>
-        new($"{row.PassageId}/{row.Band}", title, Enum.Parse<Band>(row.Band, true), row.Players, [.. row.Sessions.Select(s => s.Day)]);
+        new($"{row.Passage.Value}/{row.Band}", title, Enum.Parse<Band>(row.Band, true), row.Players.Values(), [.. row.Sessions.Select(s => s.Day)]);
 
     // The planner knows keys; people know titles.
     private static string Named(string sentence, List<SeasonItem> items) =>

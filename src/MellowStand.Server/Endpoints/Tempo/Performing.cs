@@ -8,7 +8,7 @@ using MellowStand.Server.Services;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>Performs what is asked for of a score, and shows it.</summary>
-public static class PerformanceDesk
+public static class Performing
 {
     private const int MostSubdivision = 4;
     private const int MostMeasures = 64;

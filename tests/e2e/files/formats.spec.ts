@@ -5,22 +5,20 @@ import tonejsMidi from '@tonejs/midi'
 import { getAllNotes, parse } from 'musicxml-io'
 import { VerovioToolkit } from 'verovio/esm'
 import createVerovioModule from 'verovio/wasm'
-import { startStand, type Stand } from './stand.mjs'
+import { ownStand } from '../desk'
 
 /**
  * What we give back, read by others: the engraver (verovio 6.3), an independent MusicXML reader (musicxml-io 0.9.6) and a MIDI reader
  * (@tonejs/midi 2.0.28). Music: tests/reference, sources and licences in its README.
  */
-const folder = fileURLToPath(new URL('../reference/scores/', import.meta.url))
+const folder = fileURLToPath(new URL('../../reference/scores/', import.meta.url))
 const scores = readdirSync(folder).sort()
 
-let stand: Stand
+const stand = ownStand()
 let engraver: VerovioToolkit
 test.beforeAll(async () => {
-  stand = await startStand({ demo: true, port: 5244 })
   engraver = new VerovioToolkit(await createVerovioModule())
 })
-test.afterAll(() => stand.stop())
 
 interface OurNote {
   onset: string
@@ -132,4 +130,12 @@ test('the click alone is a MIDI file with its count-off', async ({ request }) =>
   expect(times.length).toBe(12)
   expect(times[1]! - times[0]!).toBeCloseTo(0.5, 3)
   expect(midi.header.tempos[0]!.bpm).toBeCloseTo(120, 2)
+})
+
+test('a slice from the middle tells the dynamic and the tempo in force', async ({ request }) => {
+  const slice = await (
+    await request.get(`${stand.url}/api/pieces/1/slice.musicxml?part=P3&from=23&to=26&paper=true&remind=true`)
+  ).text()
+  expect(slice).toContain('(f)')
+  expect(slice).toMatch(/<metronome[^>]*parentheses="yes"/)
 })

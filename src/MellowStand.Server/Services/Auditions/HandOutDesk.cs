@@ -1,9 +1,8 @@
 using MellowStand.Core.Notation;
 using MellowStand.Core.Tempo;
-using MellowStand.Server.Services;
 using MellowStand.Storage;
 
-namespace MellowStand.Server.Endpoints;
+namespace MellowStand.Server.Services;
 
 /// <summary>Hands out what a round asks: passages cut from phrases, and a run-through before the day.</summary>
 /// <remarks>One musical section at a time with its pickup, the hardest early, the last days for runs: common practice, no published
@@ -25,7 +24,7 @@ public sealed class HandOutDesk(
     /// <summary>Hands out a round as one act; what was handed out for an earlier one counts for this one too.</summary>
     /// <returns>Numbers of the new passages, and how many earlier ones count too.</returns>
     /// <exception cref="Refusal">Nobody auditions, the day is past, or there is nothing to hand out.</exception>
-    public (IReadOnlyList<long> Made, int Linked) HandOut(AuditionRow set, RoundRow round)
+    public (IReadOnlyList<PassageId> Made, int Linked) HandOut(AuditionRow set, RoundRow round)
     {
         var today = clock.Today();
         if (round.Held <= today)
@@ -33,6 +32,7 @@ public sealed class HandOutDesk(
         var ready = round.Held.AddDays(-calendar.Practice().RunDays);
         var there = auditions.HandedOut(set.Id);
         var rows = passages.All().Where(p => p.IsPlaced).ToDictionary(p => p.Id);
+        _ = pieces.Open(set.Entries.Select(e => e.Piece));
         var work = set
             .Entries.Select(e => new ForEntry(
                 e,
@@ -48,7 +48,7 @@ public sealed class HandOutDesk(
         var linked = work.SelectMany(w => w.Linked).Distinct().ToList();
         if (drafts.Count == 0 && linked.Count == 0)
             throw Refusal.Conflict($"{round.Name} asks nothing of anybody yet. Choose who auditions, and which measures the round asks.");
-        IReadOnlyList<long> made = [];
+        IReadOnlyList<PassageId> made = [];
         auditions.HandOut(
             round.Id,
             () =>
@@ -93,7 +93,7 @@ public sealed class HandOutDesk(
         return (drafts, linked);
     }
 
-    private PassageRow Passage(EntryRow entry, OpenPiece piece, int from, int to, DateOnly due, List<long> players, string? runThrough)
+    private PassageRow Passage(EntryRow entry, OpenPiece piece, int from, int to, DateOnly due, List<PlayerId> players, string? runThrough)
     {
         var place = piece.Book.At([piece.Layer.Current.Parts[0].Id], from, to);
         var window = tempos.Of(piece, place);
@@ -103,20 +103,13 @@ public sealed class HandOutDesk(
         var begins = due.AddDays(-RunDays);
         return desk.Draft(
             entry.Piece,
-            new PassageRequest(
-                runThrough,
-                place.Parts,
-                place.From.Label,
-                place.To.Label,
-                View(runThrough is null ? start : goal),
-                View(goal),
-                null,
-                null,
-                due,
-                [],
-                players,
-                runThrough is null ? null : "Once from the first note to the last, no stop: as on the day."
-            ),
+            new PassageWish(place.Parts, place.From.Label, place.To.Label, due)
+            {
+                Title = runThrough,
+                Tempos = (runThrough is null ? start : goal, goal),
+                Players = players,
+                Note = runThrough is null ? null : "Once from the first note to the last, no stop: as on the day.",
+            },
             runThrough is null || begins < today ? today : begins
         );
     }
@@ -132,8 +125,6 @@ public sealed class HandOutDesk(
         return asked with { Bpm = Math.Round(Math.Clamp(clean, slowest, quickest)) };
     }
 
-    private static TempoView View(TempoMark mark) => new(mark.Unit.Name, mark.Bpm);
-
     // A passage to keep.
     private sealed record Draft(long Entry, PassageRow Row, bool IsRun);
 
@@ -142,7 +133,7 @@ public sealed class HandOutDesk(
         EntryRow Entry,
         RoundRow Round,
         DateOnly Due,
-        List<long> Players,
+        List<PlayerId> Players,
         List<(HandedRow Handed, PassageRow Row)> There
     )
     {
@@ -159,6 +150,6 @@ public sealed class HandOutDesk(
             ];
 
         /// <summary>Players who have none of these passages.</summary>
-        public List<long> Without(List<PassageRow> passages) => [.. Players.Where(p => !passages.Exists(r => r.Players.Contains(p)))];
+        public List<PlayerId> Without(List<PassageRow> passages) => [.. Players.Where(p => !passages.Exists(r => r.Players.Contains(p)))];
     }
 }

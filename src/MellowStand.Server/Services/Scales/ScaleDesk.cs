@@ -1,10 +1,9 @@
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Scales;
-using MellowStand.Server.Services;
 using MellowStand.Storage;
 
-namespace MellowStand.Server.Endpoints;
+namespace MellowStand.Server.Services;
 
 /// <summary>Makes scales out of what is asked, or says what does not exist.</summary>
 public sealed class ScaleDesk(HouseRepository house)

@@ -1,9 +1,8 @@
 using MellowStand.Core.Notation;
 using MellowStand.Core.Tempo;
-using MellowStand.Server.Services;
 using MellowStand.Storage;
 
-namespace MellowStand.Server.Endpoints;
+namespace MellowStand.Server.Services;
 
 /// <summary>What the school knows of who plays a passage: their level, and how fast they were heard clean in this piece.</summary>
 public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository passages, LogRepository log)
@@ -13,7 +12,7 @@ public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository 
     public string PartOf(OpenPiece piece, long? player)
     {
         if (player is { } number)
-            _ = Player(number);
+            _ = ensemble.Get(number);
         return piece.Layer.Knowledge.Seats.FirstOrDefault(s => s.Value.Any(p => p.Player == player)).Key ?? piece.Layer.Current.Parts[0].Id;
     }
 
@@ -28,36 +27,30 @@ public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository 
         var hands = piece.Layer.Knowledge.HandsOf(part.Id);
         if (player is not { } number)
             return new WhoPlays(piece.Layer.Study.LevelOf(part).Level, hands);
-        var level = Player(number).Level;
-        var own = log.All().Where(l => l.PlayerId == number && l.Clean).ToLookup(l => l.PassageId);
+        var who = ensemble.Get(number);
+        var own = log.All().Where(l => l.Player == who.Id && l.Clean).ToLookup(l => l.Passage);
         var heard = passages.All(piece.Row.Id).Where(p => p.IsPlaced && p.Place.Parts.Contains(part.Id) && own[p.Id].Any()).ToList();
         return new WhoPlays(
-            level,
+            who.Level,
             hands,
-            PlayerNearness.Of([.. heard.Select(p => Heard(piece, part, p, own[p.Id], new WhoPlays(level, hands)))]),
+            PlayerNearness.Of([.. heard.Select(p => Heard(piece, part, p, own[p.Id], new WhoPlays(who.Level, hands)))]),
             LastClean(heard, place, own)
         );
     }
 
-    private PlayerRow Player(long number) =>
-        ensemble.Players().FirstOrDefault(p => p.Id == number)
-        ?? throw Refusal.NotFound("This player is not in the ensemble. Load the page again.");
-
     private static HeardPassage Heard(OpenPiece piece, Part part, PassageRow passage, IEnumerable<LogRow> heard, WhoPlays anyone)
     {
         var window = TempoWindows.Of(piece.Layer.Study, part, passage.Place.From.Index, passage.Place.To.Index, anyone);
-        return new HeardPassage(heard.Max(QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
+        return new HeardPassage(heard.Max(l => l.Tempo.QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
     }
 
     // The newest entry of a passage that holds the whole range.
-    private static double? LastClean(List<PassageRow> heard, Address place, ILookup<long, LogRow> own) =>
+    private static double? LastClean(List<PassageRow> heard, Address place, ILookup<PassageId, LogRow> own) =>
         heard
             .Where(p => p.Place.From.Index <= place.From.Index && p.Place.To.Index >= place.To.Index)
             .SelectMany(p => own[p.Id])
             .OrderByDescending(l => l.Heard)
             .ThenByDescending(l => l.Id)
-            .Select(l => (double?)QuarterBpm(l))
+            .Select(l => (double?)l.Tempo.QuarterBpm)
             .FirstOrDefault();
-
-    private static double QuarterBpm(LogRow row) => row.Bpm * (BeatUnit.Find(row.Unit)?.Quarters.Value ?? 1);
 }

@@ -1,0 +1,76 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Page } from '@playwright/test'
+import { startStand, type Stand } from './stand.mjs'
+
+const longestStart = 600_000
+
+/** A server of a file's own, on the demo school or an empty one, from before its first test until after its last. */
+export function ownStand({ demo = true } = {}): Stand {
+  const stand = {} as Stand
+  base.beforeAll(async () => {
+    base.setTimeout(longestStart)
+    Object.assign(stand, await startStand({ demo }))
+  })
+  base.afterAll(() => stand.stop?.())
+  return stand
+}
+
+/** A page of the demo school that many tests look at and none changes: they go by the router, as a director does. */
+export class Desk {
+  /** What the page complained of since the last time it was asked. */
+  private problems: string[] = []
+
+  constructor(
+    readonly url: string,
+    readonly page: Page,
+  ) {
+    page.on('pageerror', (e) => this.problems.push(e.message))
+    page.on('console', (m) => m.type() === 'error' && this.problems.push(m.text()))
+  }
+
+  /** Goes to a page of the demo school. Two visits of one address in a row are one: the second finds it as the first left it. */
+  async go(path: string): Promise<void> {
+    this.problems = []
+    if (this.page.url() === this.url + path) return
+    if (!this.page.url().startsWith(this.url)) await this.page.goto(this.url + path)
+    else
+      await this.page.evaluate((to) => {
+        type App = { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } }
+        const app = (document.querySelector('#app') as unknown as { __vue_app__: App }).__vue_app__
+        return app.config.globalProperties.$router.push(to).then(() => undefined)
+      }, path)
+  }
+
+  expectNoProblems(): void {
+    expect(this.problems).toEqual([])
+  }
+}
+
+/** Tests that only look: one server and one page for all of a worker. */
+export const test = base.extend<object, { desk: Desk }>({
+  desk: [
+    async ({ browser }, use) => {
+      const stand = await startStand({ demo: true })
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+      await use(new Desk(stand.url, page))
+      await page.close()
+      await stand.stop()
+    },
+    { scope: 'worker', timeout: longestStart },
+  ],
+})
+
+/** No violation of the accessibility rules on the page as it is; music is drawn by the engraver and left out. */
+export async function accessible(page: Page, ...except: string[]): Promise<void> {
+  // The app has no frames: the results need no second page to be put together.
+  const axe = ['.music svg', ...except].reduce((a, s) => a.exclude(s), new AxeBuilder({ page }).setLegacyMode(true))
+  const { violations } = await axe.analyze()
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+}
+
+/** Music is drawn. */
+export const engraved = (page: Page) =>
+  expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
+
+/** How many pages a PDF has. */
+export const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)?.length ?? 0
