@@ -9,19 +9,19 @@ try
     var settings = new ConfigurationBuilder().AddCommandLine(args).Build();
     if (settings["backup"] is { } target)
     {
-        Backup.Make(StandOptions.From(settings).Data, target);
+        Backup.Make(ServerOptions.From(settings).Data, target);
         Console.WriteLine($"Backed up to {Path.GetFullPath(target)}");
         return 0;
     }
 
     if (settings["restore"] is { } file)
     {
-        var kept = Backup.PutBack(file, StandOptions.From(settings).Data, TimeProvider.System.GetLocalNow());
+        var kept = Backup.PutBack(file, ServerOptions.From(settings).Data, TimeProvider.System.GetLocalNow());
         Console.WriteLine($"{Path.GetFullPath(file)} is put back.{(kept is null ? "" : $" What was there is kept in {kept}")}");
         return 0;
     }
 
-    var app = StandApp.Build(args);
+    var app = ServerApp.Build(args);
     await app.RunAsync();
     return 0;
 }

@@ -1,3 +1,4 @@
+using System.Reflection;
 using System.Text;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
@@ -115,6 +116,21 @@ public sealed partial class RulesPageTests
         var remarks = Words(member.Element("remarks"));
         Assert.False(string.IsNullOrWhiteSpace(remarks), $"{type.Name} tells no source in its remarks");
         page.Append($"\n### {name}\n\n{Words(member.Element("summary"))}\n\n{remarks}\n");
+        var examples = type.GetCustomAttributes<ExampleAttribute>().ToList();
+        if (examples.Count > 0)
+            page.Append('\n').AppendJoin('\n', examples.Select(Example)).Append('\n');
+    }
+
+    // A new part begins a new line of the short form; on the page the lines stand after each other.
+    private static string Example(ExampleAttribute e)
+    {
+        var found = e.Finds switch
+        {
+            0 => "stays quiet",
+            1 => "finds it",
+            _ => $"finds {e.Finds}",
+        };
+        return $"- `{e.Music.Replace("\n", " ↵ ", StringComparison.Ordinal)}` {found}{(e.Because.Length > 0 ? $": {e.Because}" : "")}";
     }
 
     private static string Words(XElement? element)

@@ -10,7 +10,7 @@ public sealed class ChartTests : IDisposable
     private const string Flute = "part \"Flute\"\nkey:F tempo:q=96 | A4 Bb4 C5 D5";
     private const string Oboe = "part \"Oboe\"\nkey:C tempo:q=96 | D4 F4 D4 F4";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public ChartTests() => _client = _server.CreateClient();

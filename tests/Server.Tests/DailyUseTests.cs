@@ -11,7 +11,7 @@ public sealed partial class DailyUseTests : IDisposable
     private const string Band =
         "part \"Flute\"\ntempo:q=96 | !p C5q D5q F#5q F5q | G5h A5h | rw | C5w\npart \"Clarinet in C\"\n| C4h E4h | G4w | C4w | C4w";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public DailyUseTests() => _client = _server.CreateClient();
@@ -253,7 +253,7 @@ public sealed partial class DailyUseTests : IDisposable
     [Fact]
     public async Task A_school_has_a_mark_of_its_own_told_to_who_is_signed_in()
     {
-        using var other = new StandServer();
+        using var other = new SchoolServer();
         using var there = other.CreateClient();
         var (here, again, elsewhere) = (await Mark(_client), await Mark(_client), await Mark(there));
         Assert.Equal(16, here?.Length);

@@ -9,7 +9,7 @@ public sealed partial class DemoAndDocumentTests
     [Fact]
     public async Task The_demo_school_is_half_way_prepared()
     {
-        using var server = new StandServer { WithSchool = true };
+        using var server = new SchoolServer { WithSchool = true };
         using var client = server.CreateClient();
         var shelf = (await client.Json("/api/pieces")).EnumerateArray().ToList();
         Assert.Equal(32, shelf.Count);
@@ -52,7 +52,7 @@ public sealed partial class DemoAndDocumentTests
     [Fact]
     public async Task The_committed_document_is_the_served_one()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var served = Normal(await client.GetStringAsync("/openapi/v1.json", TestContext.Current.CancellationToken));
         var path = Path.Combine(Root(), "web", "openapi.json");

@@ -11,7 +11,7 @@ public sealed class EditionCarryTests : IDisposable
         "title: Duo\npart \"Flute\"\nkey:C tempo:q=80 | C5w | F#4q(.) G4q(.) F#4q(.) A4q(.) | G5q A5q B5q C6q | E5h D5h | C5w\n"
         + "part \"Oboe\"\nkey:C | C5w | F#4q G4q F#4q A4q | G5q A5q B5q C6q | E5h D5h | C5w";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public EditionCarryTests() => _client = _server.CreateClient();

@@ -14,7 +14,7 @@ public sealed class HouseTests : IDisposable
 {
     private const string Tune = "part \"Flute\"\n| C5q(.) D5q E5q F5q\npart \"Oboe\"\n| C5q D5q E5q F5q";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
 
     public void Dispose() => _server.Dispose();
 

@@ -9,7 +9,7 @@ public sealed class JudgementTests : IDisposable
 {
     private const string Plain = "| C5q D5q E5q F5q | G5q A5q G5q F5q | E5q D5q C5h";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public JudgementTests() => _client = _server.CreateClient();

@@ -12,7 +12,7 @@ public sealed class ParallelActsTests : IDisposable
     private const int Clients = 8;
     private const int ActsEach = 25;
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
 
     public void Dispose() => _server.Dispose();
 

@@ -10,7 +10,7 @@ public sealed class PlannedDaysTests : IDisposable
 {
     private static readonly DateOnly Monday = new(2031, 3, 3);
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
 
     public void Dispose() => _server.Dispose();
 

@@ -15,15 +15,22 @@ internal static class Prepared
     /// <summary>Lays a copy into a data folder that has no database yet.</summary>
     public static void Lay(string data, bool school)
     {
-        if (!File.Exists(Of(data)))
-            File.Copy(school ? School.Value : Empty.Value, Of(data));
+        if (File.Exists(Of(data)))
+            return;
+        File.Copy(school ? School.Value : Empty.Value, Of(data));
+        using var c = new SqliteConnection($"Data Source={Of(data)};Pooling=False");
+        c.Open();
+        // Each school has a mark of its own.
+        using var mark = c.CreateCommand();
+        mark.CommandText = "UPDATE school_mark SET mark = lower(hex(randomblob(8)))";
+        mark.ExecuteNonQuery();
     }
 
     private static string Of(string data) => DataFolder.DatabaseIn(data);
 
     private static void FillSchool(string data)
     {
-        using var server = new StandServer
+        using var server = new SchoolServer
         {
             Data = data,
             WithSchool = true,

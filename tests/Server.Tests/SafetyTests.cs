@@ -42,7 +42,7 @@ public sealed class SafetyTests
     [MemberData(nameof(Hostile))]
     public async Task A_hostile_file_is_refused_in_words_and_nothing_is_stored(string name, byte[] bytes)
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var response = await client.PostAsync("/api/pieces", Asking.File(bytes, name), TestContext.Current.CancellationToken);
         Assert.InRange((int)response.StatusCode, 400, 499);
@@ -54,7 +54,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task A_request_without_a_file_is_refused_in_words()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var response = await client.PostAsync(
             "/api/pieces",
@@ -68,7 +68,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task Changes_from_another_origin_are_refused()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         client.DefaultRequestHeaders.Add("Origin", "http://elsewhere.example");
         var response = await client.Send(HttpMethod.Post, "/api/ensemble/sections", new { name = "Flutes" });
@@ -79,7 +79,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task Every_answer_carries_the_security_headers()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var response = await client.GetAsync("/healthz", TestContext.Current.CancellationToken);
         var policy = response.Headers.GetValues("Content-Security-Policy").Single();
@@ -90,7 +90,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task First_run_makes_the_director_and_only_once()
     {
-        using var server = new StandServer { Demo = false };
+        using var server = new SchoolServer { Demo = false };
         using var client = server.CreateClient();
         Assert.True((await client.Json("/api/session")).GetProperty("firstRun").GetBoolean());
         Assert.Equal(HttpStatusCode.Unauthorized, (await client.GetAsync("/api/pieces", TestContext.Current.CancellationToken)).StatusCode);
@@ -113,7 +113,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task Sign_in_is_refused_with_a_wrong_password_and_limited()
     {
-        using var server = new StandServer { Demo = false };
+        using var server = new SchoolServer { Demo = false };
         using var client = server.CreateClient();
         await client.Send(HttpMethod.Post, "/api/session/first-run", new { name = "Orla", password = "a quiet rehearsal" });
         await client.Send(HttpMethod.Delete, "/api/session");
@@ -127,7 +127,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task Unknown_addresses_answer_in_words()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         foreach (var url in new[] { "/api/nothing", "/api/pieces/99", "/api/pieces/99/study", "/api/passages/7/sheet" })
         {
@@ -197,7 +197,7 @@ public sealed class SafetyTests
     [Fact]
     public async Task A_hundred_megabytes_are_refused_in_words_and_the_next_request_is_served()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var response = await client.PostAsync(
             "/api/pieces",

@@ -8,7 +8,7 @@ namespace MellowStand.Server.Tests;
 /// <summary>One school for all tests of a class that leave each other alone.</summary>
 public sealed class OneSchool : IDisposable
 {
-    public StandServer Server { get; } = new() { WithSchool = true };
+    public SchoolServer Server { get; } = new() { WithSchool = true };
 
     public HttpClient Client => field ??= Server.CreateClient();
 
@@ -266,7 +266,7 @@ public sealed partial class SeasonTests(OneSchool school) : IClassFixture<OneSch
     [Fact]
     public async Task Without_passages_there_is_nothing_to_plan()
     {
-        using var empty = new StandServer();
+        using var empty = new SchoolServer();
         using var client = empty.CreateClient();
         var job = await (await client.Send(HttpMethod.Post, "/api/season/draft")).Content.ReadFromJsonAsync<JsonElement>(Cancel);
         var ended = await Ended(client, job);

@@ -11,7 +11,7 @@ public sealed class StudyAndFilesTests : IDisposable
     private const string Two =
         "part \"Flute\"\ntempo:q=96 | F#4 G4 F#4 A4 | C5w | A#4 B4 C5 D5 | C5w\npart \"Oboe\"\n| F#4 G4 F#4 A4 | C5w | B4 B4 C5 D5 | C5w";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public StudyAndFilesTests() => _client = _server.CreateClient();

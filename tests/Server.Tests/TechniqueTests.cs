@@ -10,7 +10,7 @@ public sealed class TechniqueTests : IDisposable
         "part \"Alto Saxophone\" transpose:-5,-9\nkey:F tempo:q=96 | A4 Bb4 A4 G4 | F4 Bb4 D5 F5 | r A4 Bb4 Bn4\npart "
         + "\"Harp\"\n| C4w | C4w | C4w";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public TechniqueTests() => _client = _server.CreateClient();

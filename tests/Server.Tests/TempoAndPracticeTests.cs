@@ -12,8 +12,8 @@ public sealed class TempoAndPracticeTests : IDisposable
         "part \"Flute\"\nmeter:4/4 tempo:q=100 pickup | G4q | C5e D5 E5 F5 G5q g:A5e G5q(tr) | C5w~ | C5h E5h\n"
         + "part \"Oboe\"\n| E4q | C4q D4 E4 F4 | E4w | C4w";
 
-    private readonly StandServer _server = new();
-    private readonly StandServer _school = new() { WithSchool = true };
+    private readonly SchoolServer _server = new();
+    private readonly SchoolServer _school = new() { WithSchool = true };
     private readonly HttpClient _client;
 
     public TempoAndPracticeTests() => _client = _server.CreateClient();

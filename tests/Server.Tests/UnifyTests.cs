@@ -13,7 +13,7 @@ public sealed class UnifyTests : IDisposable
         "part \"Flute\"\ntempo:q=96 | C5q(.) D5(.) E5[ F5] | G5(>) F5 E5[ D5] | rw | C5q(.) D5(.) E5[ F5] | D5w\npart "
         + "\"Oboe\"\n| C5q D5 E5 F5 | G5 F5 E5 D5 | rw | C5q D5 E5 F5 | D5w";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public UnifyTests() => _client = _server.CreateClient();

@@ -12,7 +12,7 @@ public sealed class WholeWorkTests : IDisposable
         "title: Two Voices\npart \"Flute\"\nkey:F meter:4/4 tempo:q=96 | !mf C5q(.) D5q(.) E5q F5q | Bn5q G5q Bn5q A5q\npart "
         + "\"Oboe\"\nkey:F meter:4/4 | C5q D5q E5q F5q | Bn5q[ G5q] Bn5q A5q";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public WholeWorkTests() => _client = _server.CreateClient();

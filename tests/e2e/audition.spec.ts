@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
-import { accessible, engraved, ownStand } from './desk'
+import { expect, type Page } from '@playwright/test'
+import { accessible, engraved, ownStand, test } from './desk'
 import { inDays } from './stand.mjs'
 
 /** An audition season: a set of ten dropped files, one matter decided for all, planned, heard, tried out before three listeners. */

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type BrowserContext, type Page, type Request } from '@playwright/test'
 import { startStand, type Stand } from './stand.mjs'
 
 const longestStart = 600_000
@@ -19,6 +19,8 @@ export function ownStand({ demo = true } = {}): Stand {
 export class Desk {
   /** What the page complained of since the last time it was asked. */
   private problems: string[] = []
+  /** What the page waits for from the server. */
+  private asked = new Set<Request>()
 
   constructor(
     readonly url: string,
@@ -26,6 +28,14 @@ export class Desk {
   ) {
     page.on('pageerror', (e) => this.problems.push(e.message))
     page.on('console', (m) => m.type() === 'error' && this.problems.push(m.text()))
+    page.on('request', (r) => this.asked.add(r))
+    page.on('requestfinished', (r) => this.asked.delete(r))
+    page.on('requestfailed', (r) => this.asked.delete(r))
+  }
+
+  /** Waits until the page has asked for nothing for a while: all that a view shows is there. */
+  async settled(): Promise<void> {
+    for (let quiet = 0; quiet < 3; quiet = this.asked.size === 0 ? quiet + 1 : 0) await this.page.waitForTimeout(100)
   }
 
   /** Goes to a page of the demo school. Two visits of one address in a row are one: the second finds it as the first left it. */
@@ -46,12 +56,29 @@ export class Desk {
   }
 }
 
-/** Tests that only look: one server and one page for all of a worker. */
-export const test = base.extend<object, { desk: Desk }>({
-  desk: [
+const window = { viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' } as const
+
+/** Tests with a browser that keeps what it has fetched, as a director's does: each test has a page of its own in it, and with it its own
+ *  storage. `desk` is for tests that only look: one server and one page for all of a worker. */
+export const test = base.extend<object, { kept: BrowserContext; desk: Desk }>({
+  kept: [
     async ({ browser }, use) => {
+      const context = await browser.newContext(window)
+      await use(context)
+      await context.close()
+    },
+    { scope: 'worker' },
+  ],
+  context: ({ kept }, use) => use(kept),
+  page: async ({ kept }, use) => {
+    const page = await kept.newPage()
+    await use(page)
+    await page.close()
+  },
+  desk: [
+    async ({ kept }, use) => {
       const stand = await startStand({ demo: true })
-      const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+      const page = await kept.newPage()
       await use(new Desk(stand.url, page))
       await page.close()
       await stand.stop()
@@ -74,3 +101,6 @@ export const engraved = (page: Page) =>
 
 /** How many pages a PDF has. */
 export const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)?.length ?? 0
+
+/** The first place with the words that is seen: a dialog that was closed keeps its words, hidden. */
+export const seen = (page: Page, words: string) => page.getByText(words).filter({ visible: true }).first()

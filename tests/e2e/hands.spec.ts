@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { accessible, engraved, ownStand, pagesOf } from './desk'
+import { expect } from '@playwright/test'
+import { accessible, engraved, ownStand, pagesOf, test } from './desk'
 
 /** The hands in a browser: diagrams, charts corrected by a teacher, the crib; and the panels of Unify. */
 const stand = ownStand()

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { accessible, engraved, ownStand, pagesOf } from './desk'
+import { expect, type Page } from '@playwright/test'
+import { accessible, engraved, ownStand, pagesOf, test } from './desk'
 
 /** A section heard by keys, nonsense asked back, and a playing test with its sheet. */
 const stand = ownStand()
@@ -18,6 +18,8 @@ test('eight players are heard in fewer than twenty keys, the missed one too', as
   const before = (await log(page)).length
   await page.goto(`${stand.url}/piece/1/hear`)
   await engraved(page)
+  // What can be fixed by one key is there too.
+  await page.waitForLoadState('networkidle')
   await page.getByLabel('Tempo of Maribel Oake').focus()
   await page.getByLabel('Tempo of Maribel Oake').selectText()
   let keys = 0

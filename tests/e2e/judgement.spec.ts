@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { ownStand } from './desk'
+import { expect } from '@playwright/test'
+import { ownStand, test } from './desk'
 
 /** What a director signs, worked by keys: the music comes along, the sure ones first, bows turned by hand. */
 const stand = ownStand()

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { accessible, engraved, test } from './desk'
+import { accessible, engraved, seen, test } from './desk'
 
 /** Every dialog and menu, opened: no axe violation, nothing wider than the window, the focus inside, and Esc gives it back. */
 type Opens = (page: Page) => Promise<void>
@@ -62,9 +62,9 @@ for (const [name, path, open, text] of [...opened, ...menus]) {
     await page.setViewportSize(sizes[0]!)
     await desk.go(path)
     if (path.startsWith('/piece/1/') && !path.endsWith('/parts')) await engraved(page)
-    await page.waitForLoadState('networkidle')
+    await desk.settled()
     await open(page)
-    await expect(page.getByText(text).first()).toBeVisible()
+    await expect(seen(page, text)).toBeVisible()
     if (opened.some(([n]) => n === name))
       await expect.poll(() => page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null)).toBe(true)
     for (const size of sizes) {
@@ -74,7 +74,7 @@ for (const [name, path, open, text] of [...opened, ...menus]) {
       await fits(page)
     }
     await page.keyboard.press('Escape')
-    await expect(page.getByText(text).first()).toBeHidden()
+    await expect(seen(page, text)).toBeHidden()
     await expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true)
   })
 }
@@ -86,8 +86,8 @@ for (const [name, path, text] of [
   test(`the page of ${name} is accessible`, async ({ desk }) => {
     const { page } = desk
     await desk.go(path!)
-    await expect(page.getByText(text!).first()).toBeVisible()
-    await page.waitForLoadState('networkidle')
+    await expect(seen(page, text!)).toBeVisible()
+    await desk.settled()
     await fits(page)
   })
 }

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { ownStand, pagesOf } from './desk'
+import { expect } from '@playwright/test'
+import { ownStand, pagesOf, test } from './desk'
 import { duo } from './duo'
 import { inDays } from './stand.mjs'
 

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { ownStand } from './desk'
+import { expect } from '@playwright/test'
+import { ownStand, test } from './desk'
 
 /** The first days of a school: players from a list, sections from a score, who plays what, and their records. */
 const stand = ownStand()

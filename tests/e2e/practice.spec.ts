@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
-import { accessible, engraved, ownStand } from './desk'
+import { expect, type Page } from '@playwright/test'
+import { accessible, engraved, ownStand, test } from './desk'
 import { perform } from './files/performance'
 
 /** Tempo: what is heard, how it is practiced, and what is handed out of it. */

@@ -1,9 +1,9 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ownStand } from './desk'
+import { ownStand, test } from './desk'
 import { inDays } from './stand.mjs'
 
 /** What comes out on paper: pages counted, nothing cut at an edge, rests condensed, only what was reviewed. The pages of a PDF are drawn by

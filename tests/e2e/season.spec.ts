@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import ICAL from 'ical.js'
-import { accessible, ownStand, pagesOf } from './desk'
+import { accessible, ownStand, pagesOf, test } from './desk'
 import { inDays } from './stand.mjs'
 
 /** From the date backwards: cut, planned, moved by hand, replanned after being late; files read back by another library. */
@@ -119,7 +119,14 @@ test('what was heard moves nobody in silence: it is told, and the new plan is lo
   for (const player of item.players)
     for (const ago of [4, 3, 2, 1, 0])
       await page.request.post(`${stand.url}/api/log`, {
-        data: { passage: item.passage, player, unit: 'quarter', bpm: passage.start.bpm, heard: inDays(-ago), clean: false },
+        data: {
+          passage: item.passage,
+          player,
+          unit: 'quarter',
+          bpm: passage.start.bpm,
+          heard: inDays(-ago),
+          clean: false,
+        },
       })
   await page.goto(`${stand.url}/season`)
   await expect(page.getByText('The log has moved since this plan was made:')).toBeVisible()

@@ -18,7 +18,9 @@ export const inDays = (days) => new Date(Date.parse(`${today}T00:00:00Z`) + days
  *  it had before. The port is a free one where none is named. */
 export async function startStand({ demo, data: before, port = 0, day = today }) {
   const data = before ?? newData(demo && process.env.STAND_DEMO)
-  const process_ = spawn('dotnet', [server, ...options({ data, demo, port, day })], { stdio: ['ignore', 'pipe', 'pipe'] })
+  const process_ = spawn('dotnet', [server, ...options({ data, demo, port, day })], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   const url = await address(process_)
   return {
     url,

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { ownStand } from './desk'
+import { expect } from '@playwright/test'
+import { ownStand, test } from './desk'
 
 /** The strip at the size of a large score. Another program on the machine may steal the frames of one run. */
 test.describe.configure({ retries: 2 })

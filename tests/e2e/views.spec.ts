@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test'
-import { accessible, engraved, test } from './desk'
+import { accessible, engraved, seen, test } from './desk'
 
 /** Each main view of the demo: no axe violation, no script error, nothing wider than the window. */
 const views: [string, string, string][] = [
@@ -54,9 +54,10 @@ for (const [name, path, text] of views)
         const { page } = desk
         await page.setViewportSize(size)
         await desk.go(path)
-        await expect(page.getByText(text).first()).toBeVisible()
-        if ((path.startsWith('/piece') || path.startsWith('/sheet')) && !withoutMusic.includes(name)) await engraved(page)
-        await page.waitForLoadState('networkidle')
+        await expect(seen(page, text)).toBeVisible()
+        if ((path.startsWith('/piece') || path.startsWith('/sheet')) && !withoutMusic.includes(name))
+          await engraved(page)
+        await desk.settled()
         await accessible(page)
         expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width)
         desk.expectNoProblems()

@@ -8,6 +8,9 @@ import { queries } from './api/queryClient'
 import App from './App.vue'
 import { tellError } from './common/tell'
 import { router } from './router'
+import { applyPalette } from './theme'
+
+applyPalette()
 
 const app = createApp(App).use(createPinia()).use(router).use(VueQueryPlugin, { queryClient: queries })
 app.config.errorHandler = (e) => {

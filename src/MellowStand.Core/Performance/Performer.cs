@@ -47,7 +47,7 @@ public sealed record PerformedNote(
 /// <param name="CountOff">Quarters counted off.</param>
 /// <param name="Clicks">All clicks in order.</param>
 /// <param name="Notes">All notes by time.</param>
-public sealed record PassagePerformance(
+public sealed record PerformedRange(
     IReadOnlyList<PlayedMeasure> Measures,
     Pace Pace,
     Fraction CountOff,
@@ -71,7 +71,7 @@ public sealed record PassagePerformance(
 public sealed class Performer(Score score, TempoLine tempo, House house, Func<Part, LevelLine> levels)
 {
     /// <summary>Performs a range.</summary>
-    public PassagePerformance Perform(PerformanceRequest request)
+    public PerformedRange Perform(PerformanceRequest request)
     {
         var measures = PlayedRange.Of(score, request.From, request.To, request.Repeats);
         var holds = Holds.Of(score, house);
@@ -87,7 +87,7 @@ public sealed class Performer(Score score, TempoLine tempo, House house, Func<Pa
             .SelectMany(p => new PartPlayer(score, p, house, pace, new Loudness(levels(p))).Play(measures))
             .Select(s => Timed(pace, s))
             .OrderBy(n => n.Seconds);
-        return new PassagePerformance(measures, pace, countOff.Length, clicks, [.. notes]);
+        return new PerformedRange(measures, pace, countOff.Length, clicks, [.. notes]);
     }
 
     // With nothing counted off there is no time before the beat: what would lie there begins with the music.

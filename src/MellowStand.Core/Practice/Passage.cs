@@ -15,7 +15,7 @@ namespace MellowStand.Core.Practice;
 /// <param name="Hands">What the players have in their hands, or null for the usual.</param>
 public sealed record Passage(StudyContext Study, Part Part, int From, int To, IReadOnlyList<Finding> Findings, Hands? Hands = null)
 {
-    private readonly Lazy<PlainPart> _music = new(() => PassageReader.Read(Study, Part, From, To));
+    private readonly Lazy<PlainPart> _music = new(() => PracticeRangeReader.Read(Study, Part, From, To));
     private readonly Lazy<TechniquePlan?> _plan = new(() =>
         TechniqueDesk.Solve(Study.Score, Part, From, To, Study.House, Study.InstrumentOf(Part), Study.Tempo.QuarterBpmAt, Hands)
     );

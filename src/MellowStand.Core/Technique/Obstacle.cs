@@ -35,7 +35,7 @@ public sealed record Obstacle(ObstacleKind Kind, string Words);
 
 /// <summary>How to practice what stays awkward.</summary>
 /// <remarks>Common practice, no published source.</remarks>
-public static class Recipes
+public static class Remedies
 {
     private static readonly Dictionary<ObstacleKind, string> Table = new()
     {

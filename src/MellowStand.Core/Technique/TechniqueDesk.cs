@@ -160,7 +160,7 @@ public static class TechniqueDesk
                     m.Measure,
                     m.Cost,
                     m.Choice.Why.Length > 0 ? m.Choice.Why : "many changes at this tempo",
-                    Recipes.For(m.Choice.Obstacle)
+                    Remedies.For(m.Choice.Obstacle)
                 )),
         ];
 }

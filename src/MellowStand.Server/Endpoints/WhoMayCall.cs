@@ -24,7 +24,7 @@ internal static class WhoMayCall
                 {
                     Type = SecuritySchemeType.ApiKey,
                     In = ParameterLocation.Cookie,
-                    Name = Security.StandCookie.Name,
+                    Name = Security.SignInCookie.Name,
                     Description = "Set by POST /api/session. The demo takes the demo director without one, on loopback only.",
                 };
                 return Task.CompletedTask;

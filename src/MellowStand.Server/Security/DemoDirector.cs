@@ -3,7 +3,7 @@ using System.Net;
 namespace MellowStand.Server.Security;
 
 /// <summary>In the demo, and on loopback only, takes whoever comes as the demo director.</summary>
-public sealed class DemoDirector(RequestDelegate next, StandOptions options)
+public sealed class DemoDirector(RequestDelegate next, ServerOptions options)
 {
     /// <summary>Signs the demo director in where nobody is.</summary>
     public Task InvokeAsync(HttpContext context)

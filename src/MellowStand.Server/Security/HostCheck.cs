@@ -3,7 +3,7 @@ namespace MellowStand.Server.Security;
 /// <summary>Answers only under names that are known to be this server's: a page of another name that resolves here may neither read nor
 /// change anything.</summary>
 /// <remarks>The usual defence against DNS rebinding; common practice, no published source.</remarks>
-public sealed class HostCheck(RequestDelegate next, StandOptions options)
+public sealed class HostCheck(RequestDelegate next, ServerOptions options)
 {
     private static readonly string[] Loopback = ["localhost", "127.0.0.1", "[::1]"];
 

@@ -8,7 +8,7 @@ namespace MellowStand.Storage;
 /// <param name="Marks">Marks by criterion.</param>
 /// <param name="Note">A word to the candidate.</param>
 /// <param name="Version">How often it was changed.</param>
-public sealed record MockMarkRow(int Number, int Listener, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
+public sealed record MockGradesRow(int Number, int Listener, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
 
 /// <summary>A mock audition.</summary>
 /// <param name="Id">Its number; 0 for a new one.</param>
@@ -34,7 +34,7 @@ public sealed record MockRow(
     IReadOnlyList<string> Listeners,
     IReadOnlyList<KeyValuePair<string, int>> Weights,
     IReadOnlyList<long> Order,
-    IReadOnlyList<MockMarkRow> Marks,
+    IReadOnlyList<MockGradesRow> Marks,
     int Version = 0
 );
 
@@ -61,7 +61,7 @@ public sealed class MockRepository(Database database)
                 ("screened", mock.Screened),
                 ("trimmed", mock.Trimmed),
                 ("listeners", string.Join('\n', mock.Listeners)),
-                ("weights", MarkText.Of(mock.Weights))
+                ("weights", GradeText.Of(mock.Weights))
             );
             foreach (var (i, candidate) in mock.Order.Index())
                 c.Run(
@@ -94,7 +94,7 @@ public sealed class MockRepository(Database database)
         database.Act(c => c.Run("UPDATE mock_audition SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
     /// <summary>Keeps a listener's marks that still have the version that was seen.</summary>
-    public Change Mark(long mock, MockMarkRow row) =>
+    public Change Mark(long mock, MockGradesRow row) =>
         database.Act(c =>
         {
             c.Demand("The mock audition", "mock_audition", "deleted IS NULL", mock);
@@ -105,7 +105,7 @@ public sealed class MockRepository(Database database)
                 "mock_id = $mock AND number = $number AND listener = $listener",
                 "marks = $marks, note = $note",
                 row.Version,
-                [.. which, ("marks", MarkText.Of(row.Marks)), ("note", row.Note)]
+                [.. which, ("marks", GradeText.Of(row.Marks)), ("note", row.Note)]
             );
         });
 
@@ -128,8 +128,8 @@ public sealed class MockRepository(Database database)
         return [.. mocks.Select(m => m with { Order = [.. order[m.Id]], Marks = [.. marks[m.Id]] })];
     }
 
-    private static MockMarkRow Marked(Row r) =>
-        new(r.Int("number"), r.Int("listener"), MarkText.Read(r.Text("marks")).ToDictionary(), r.Text("note"), r.Int("version"));
+    private static MockGradesRow Marked(Row r) =>
+        new(r.Int("number"), r.Int("listener"), GradeText.Read(r.Text("marks")).ToDictionary(), r.Text("note"), r.Int("version"));
 
     private static MockRow Mock(Row r) =>
         new(
@@ -141,7 +141,7 @@ public sealed class MockRepository(Database database)
             r.Bool("screened"),
             r.Bool("trimmed"),
             r.Lines("listeners"),
-            [.. MarkText.Read(r.Text("weights"))],
+            [.. GradeText.Read(r.Text("weights"))],
             [],
             [],
             r.Int("version")

@@ -8,7 +8,7 @@ namespace MellowStand.Storage;
 /// <param name="Marks">Marks by criterion.</param>
 /// <param name="Note">A word to them.</param>
 /// <param name="Version">How often they were changed.</param>
-public sealed record TestMarkRow(PlayerId Player, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
+public sealed record TestGradesRow(PlayerId Player, IReadOnlyDictionary<string, int> Marks, string Note, int Version);
 
 /// <summary>A playing test.</summary>
 /// <param name="Id">Its number.</param>
@@ -26,7 +26,7 @@ public sealed record TestRow(
     TempoMark Tempo,
     DateOnly Held,
     IReadOnlyList<KeyValuePair<string, int>> Weights,
-    IReadOnlyList<TestMarkRow> Marks,
+    IReadOnlyList<TestGradesRow> Marks,
     int Version = 0
 );
 
@@ -86,7 +86,7 @@ public sealed class TestRepository(Database database)
         database.Act(c => c.Run("UPDATE playing_test SET deleted = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
 
     /// <summary>Keeps the marks of a player who still has the version that was seen.</summary>
-    public Change Mark(long test, TestMarkRow row) =>
+    public Change Mark(long test, TestGradesRow row) =>
         database.Act(c =>
         {
             c.Demand("The test", "playing_test", "deleted IS NULL", test);
@@ -99,7 +99,7 @@ public sealed class TestRepository(Database database)
                 row.Version,
                 ("test", test),
                 ("player", row.Player.Value),
-                ("marks", MarkText.Of(row.Marks)),
+                ("marks", GradeText.Of(row.Marks)),
                 ("note", row.Note)
             );
         });
@@ -127,9 +127,9 @@ public sealed class TestRepository(Database database)
                 r =>
                     (
                         Test: r.Long("test_id"),
-                        Mark: new TestMarkRow(
+                        Mark: new TestGradesRow(
                             new PlayerId(r.Long("player_id")),
-                            MarkText.Read(r.Text("marks")).ToDictionary(),
+                            GradeText.Read(r.Text("marks")).ToDictionary(),
                             r.Text("note"),
                             r.Int("version")
                         )
@@ -147,7 +147,7 @@ public sealed class TestRepository(Database database)
                 r.Text("title"),
                 r.Tempo("unit", "bpm"),
                 r.Day("held"),
-                [.. MarkText.Read(r.Text("weights"))],
+                [.. GradeText.Read(r.Text("weights"))],
                 [.. marks[r.Long("id")]],
                 r.Int("version")
             ),
@@ -161,6 +161,6 @@ public sealed class TestRepository(Database database)
             ("unit", test.Tempo.Unit.Name),
             ("bpm", test.Tempo.Bpm),
             ("held", test.Held.Iso()),
-            ("weights", MarkText.Of(test.Weights)),
+            ("weights", GradeText.Of(test.Weights)),
         ];
 }

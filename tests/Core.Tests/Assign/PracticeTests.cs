@@ -37,7 +37,7 @@ public sealed class PracticeTests
     public void Passages_come_in_the_order_of_the_house(string order, string expected)
     {
         double[] heat = [0.2, 0.2, 0.2, 0.2, 0.7, 0.7, 0.7, 0.7];
-        var found = FirstPassages.Of(heat, House.Default.With("chunks", order), 3);
+        var found = FirstRanges.Of(heat, House.Default.With("chunks", order), 3);
         Assert.Equal(expected, string.Join(' ', found.Select(p => $"{p.From}-{p.To}")));
     }
 
@@ -45,11 +45,11 @@ public sealed class PracticeTests
     public void Passages_never_overlap_and_easy_measures_are_none()
     {
         double[] heat = [0.9, 0.9, 0.9, 0.9, 0.9, 0.9, 0, 0, 0, 0];
-        var found = FirstPassages.Of(heat, House.Default, 5).OrderBy(p => p.From).ToList();
+        var found = FirstRanges.Of(heat, House.Default, 5).OrderBy(p => p.From).ToList();
         Assert.All(found.Zip(found.Skip(1)), p => Assert.True(p.First.To < p.Second.From));
-        Assert.Empty(FirstPassages.Of([0, 0, 0], House.Default, 3));
-        Assert.Empty(FirstPassages.Of([], House.Default, 3));
-        Assert.Equal(["hard", "demanding", "moderate", "easy"], new[] { 0.9, 0.4, 0.2, 0.1 }.Select(FirstPassages.Words));
+        Assert.Empty(FirstRanges.Of([0, 0, 0], House.Default, 3));
+        Assert.Empty(FirstRanges.Of([], House.Default, 3));
+        Assert.Equal(["hard", "demanding", "moderate", "easy"], new[] { 0.9, 0.4, 0.2, 0.1 }.Select(FirstRanges.Words));
     }
 
     [Theory]

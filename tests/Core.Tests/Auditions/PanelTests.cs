@@ -115,11 +115,11 @@ public class PanelTests
         Assert.Contains("lyrical etude, then technical etude", list.Single(l => l.Name == "order").Words, StringComparison.Ordinal);
     }
 
-    private static IEnumerable<ListenerMarks> Sheets(params string[] sheets) =>
+    private static IEnumerable<ListenerGrades> Sheets(params string[] sheets) =>
         sheets
             .Select((s, i) => (Marks: s.Split(' ', StringSplitOptions.RemoveEmptyEntries), Listener: i))
             .Where(s => s.Marks.Length > 0)
-            .Select(s => new ListenerMarks(
+            .Select(s => new ListenerGrades(
                 s.Listener,
                 s.Marks.Zip(Weights, (m, w) => (w.Name, Mark: m))
                     .Where(m => m.Mark != "-")

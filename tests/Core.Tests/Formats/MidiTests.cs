@@ -76,7 +76,7 @@ public sealed class MidiTests
         return ScoreMidi.Music(score, Perform(score), score.Parts, p => p.MidiProgram);
     }
 
-    private static PassagePerformance Perform(Score score)
+    private static PerformedRange Perform(Score score)
     {
         var tempo = new TempoLine(score);
         return new Performer(score, tempo, House.Default, p => new LevelLine(score, p)).Perform(

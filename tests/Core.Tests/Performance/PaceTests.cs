@@ -132,6 +132,6 @@ public sealed class PaceTests
     public void A_number_wins_over_the_word_beside_it() =>
         Assert.Equal(72, Played.Of("meter:4/4 tempo:q=72 \"Allegro\" | C4w", bpm: null).Pace.Steps[0].QuarterBpm);
 
-    private static List<double> Gaps(PassagePerformance played) =>
+    private static List<double> Gaps(PerformedRange played) =>
         [.. played.Notes.Zip(played.Notes.Skip(1), (a, b) => Math.Round(b.Seconds - a.Seconds, 9))];
 }

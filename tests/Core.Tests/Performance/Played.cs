@@ -11,7 +11,7 @@ namespace MellowStand.Core.Tests.Performance;
 /// <summary>Performs the short form, and writes down what sounds so that a musician can read it.</summary>
 internal static class Played
 {
-    public static PassagePerformance Of(
+    public static PerformedRange Of(
         string music,
         string unit = "quarter",
         double? bpm = null,
@@ -45,10 +45,10 @@ internal static class Played
     }
 
     /// <summary>Each note as its key and where it begins in quarters from the first measure: <c>60@0 62@1</c>.</summary>
-    public static string Starts(PassagePerformance performance) => string.Join(' ', performance.Notes.Select(n => $"{n.Midi}@{n.From}"));
+    public static string Starts(PerformedRange performance) => string.Join(' ', performance.Notes.Select(n => $"{n.Midi}@{n.From}"));
 
     /// <summary>Each note as its key and how long it sounds in quarters: <c>60:1/2 62:1</c>.</summary>
-    public static string Lengths(PassagePerformance performance) =>
+    public static string Lengths(PerformedRange performance) =>
         string.Join(' ', performance.Notes.Select(n => $"{n.Midi}:{n.To - n.From}"));
 
     /// <summary>The clicks as their moment in quarters, an accent with <c>!</c>: <c>-4! -3 -2 -1</c>.</summary>

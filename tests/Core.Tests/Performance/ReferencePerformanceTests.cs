@@ -66,7 +66,7 @@ public sealed class ReferencePerformanceTests
     private static HashSet<string> Moved(Part part) =>
         [.. part.Notes.Where(n => n.Has("arpeggiate") || n.Has("tremolo") || n.Has("turn")).Select(n => n.Onset.ToString())];
 
-    private static PassagePerformance Perform(Score score, Repeats repeats, int from = 0, int to = int.MaxValue, double bpm = 96) =>
+    private static PerformedRange Perform(Score score, Repeats repeats, int from = 0, int to = int.MaxValue, double bpm = 96) =>
         new Performer(score, new TempoLine(score), House.Default, p => new LevelLine(score, p)).Perform(
             new PerformanceRequest([.. score.Parts.Select(p => p.Id)], from, to, new TempoMark(BeatUnit.Find("quarter")!, bpm))
             {

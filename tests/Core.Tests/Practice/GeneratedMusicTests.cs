@@ -77,7 +77,7 @@ public sealed class GeneratedMusicTests
         return Math.Abs((slow.Seconds - slow.StartsAt) - (2 * (quick.Seconds - quick.StartsAt))) < 1e-6;
     }
 
-    private static PassagePerformance Perform(Score score, int from, double bpm) =>
+    private static PerformedRange Perform(Score score, int from, double bpm) =>
         new Performer(score, new TempoLine(score), House.Default, p => new LevelLine(score, p)).Perform(
             new PerformanceRequest([score.Parts[0].Id], from, int.MaxValue, new TempoMark(BeatUnit.Find("quarter")!, bpm))
         );

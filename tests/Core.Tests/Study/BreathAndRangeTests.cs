@@ -43,15 +43,6 @@ public sealed class BreathAndRangeTests
         Assert.Contains("no tempo serves both", Assert.Single(Find("no-breath", music)).Why, StringComparison.Ordinal);
     }
 
-    [Theory]
-    [InlineData("part \"Violin\"\ntempo:q=60 | !mf C5q[ D5 E5 F5 | G5w]", 1)] // eight seconds for five
-    [InlineData("part \"Violin\"\ntempo:q=60 | !pp C5q[ D5 E5 F5 | G5w]", 0)] // softly the bow lasts
-    [InlineData("part \"Violin\"\ntempo:q=60 | !ff C5w", 1)] // one loud note of four seconds
-    [InlineData("part \"Violin\"\ntempo:q=60 | !mf C5q[ D5 E5 F5] | G5w", 0)] // two bows
-    [InlineData("part \"Violin\"\ntempo:q=120 | !mf C5q[ D5 E5 F5 | G5w]", 0)]
-    [InlineData("part \"Flute\"\ntempo:q=60 | !mf C5q[ D5 E5 F5 | G5w]", 0)] // breath, not bow
-    public void Bow_length(string music, int expected) => Assert.Equal(expected, Find("bow-length", music).Count);
-
     [Fact]
     public void The_change_of_bow_goes_near_the_middle()
     {

@@ -23,33 +23,6 @@ public sealed class RuleTests
         Assert.Equal(expected, found.Sum(f => f.Notes.Count));
     }
 
-    [Theory]
-    [InlineData("| C4 D4 E4 F4 | \"a tempo\" G4 F4 E4 D4", 1)]
-    [InlineData("| C4 D4 E4 F4 | \"rit.\" G4 F4 E4 D4 | \"a tempo\" C4w", 0)]
-    [InlineData("| \"poco accel.\" C4 D4 E4 F4 | \"a tempo\" C4w", 0)]
-    [InlineData("| C4 D4 E4 F4(f) | \"a tempo\" C4w", 0)] // a fermata leaves the tempo too
-    [InlineData("| \"rit.\" C4w | \"a tempo\" C4w | C4w | \"a tempo\" C4w", 1)] // the second has nothing before it
-    [InlineData("| C4w | D4w", 0)]
-    public void A_tempo_without_slowing(string music, int expected) => Assert.Equal(expected, Find("a-tempo-without-slowing", music).Count);
-
-    [Theory]
-    [InlineData("| C4w", 1)]
-    [InlineData("| !p C4w", 0)]
-    [InlineData("| C4w | !f D4w", 1)] // too late: the first note has none
-    [InlineData("| rw | !mf C4w", 0)] // the part begins later
-    [InlineData("| rw | rw", 0)] // it never plays
-    public void No_dynamics(string music, int expected) => Assert.Equal(expected, Find("no-dynamics", music).Count);
-
-    [Theory]
-    [InlineData("| !f C4s D4s E4s F4s !p G4s* A4s B4s C5s C5h", 1)]
-    [InlineData("| !f C4q D4q !> E4q D4q | !/ !p C4w", 0)] // a diminuendo leads there
-    [InlineData("| !f C4w | rw | !p C4w", 0)] // a rest stands between
-    [InlineData("| !mf C4w | !f C4w", 0)] // one step is no jump
-    [InlineData("| !p C4h !< D4h | !/ !p E4w", 0)]
-    [InlineData("| !p C4h !< D4h | !/ !ff* E4w", 0)] // grows into it
-    public void Subito(string music, int expected) =>
-        Assert.Equal(expected, Find("subito", music.Replace("!ff*", "!ff", StringComparison.Ordinal)).Count);
-
     // [check] A one-beat pickup in 4/4: count-off of three beats, three beats in the last measure.
     [Fact]
     public void Pickup_counts_off_what_is_missing()
@@ -59,12 +32,6 @@ public sealed class RuleTests
         Assert.StartsWith("Count off 3 beats", found.Why, StringComparison.Ordinal);
         Assert.Contains("3 beats, which completes it", found.Why, StringComparison.Ordinal);
     }
-
-    [Theory]
-    [InlineData("meter:4/4 | C5w | C5w", 0)]
-    [InlineData("meter:6/8 pickup | G4e | C5q. C5q. | C5q. C5q", 1)]
-    [InlineData("meter:3/4 pickup | G4e A4e | C5h. | C5h", 1)]
-    public void Pickup(string music, int expected) => Assert.Equal(expected, Find("pickup", music).Count);
 
     [Theory]
     [InlineData("| !p !< C4w | D4w | E4w | !/ !f F4w", "mp at measure 2")]

@@ -14,7 +14,7 @@ public sealed class BadPieceTests : IDisposable
         + "<measure number=\"1\"><note><pitch><step>C</step></pitch><duration>1</duration></note>"
         + "<note><pitch><step>D</step><octave>5</octave></pitch><duration>1</duration></note></measure></part></score-partwise>";
 
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public BadPieceTests() => _client = _server.CreateClient();

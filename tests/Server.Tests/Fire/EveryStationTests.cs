@@ -21,7 +21,7 @@ public sealed class EveryStationTests
     public async Task Every_get_of_a_broken_file_answers_or_says_why_not()
     {
         using var errors = new ErrorLog();
-        using var server = new StandServer { Errors = errors };
+        using var server = new SchoolServer { Errors = errors };
         using var client = server.CreateClient();
         var routes = Routes(server);
         Assert.True(routes.Count > 20, "The routes of a piece were not found.");
@@ -67,7 +67,7 @@ public sealed class EveryStationTests
         fallen[$"{route}: {why}"] = fallen.GetValueOrDefault($"{route}: {why}") + 1;
     }
 
-    private static List<string> Routes(StandServer server) =>
+    private static List<string> Routes(SchoolServer server) =>
         [
             .. server
                 .Services.GetRequiredService<EndpointDataSource>()

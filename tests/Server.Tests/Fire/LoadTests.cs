@@ -45,7 +45,7 @@ public sealed class LoadTests : IDisposable
     [Fact]
     public async Task An_answer_that_still_holds_is_not_sent_again()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var piece = await client.Import(Asking.Music("part \"Flute\"\n| C5q(.) D5 E5 F5\npart \"Oboe\"\n| C5q D5 E5 F5"));
         foreach (var url in Urls(piece).Append($"/api/pieces/{piece}/unify"))
@@ -76,7 +76,7 @@ public sealed class LoadTests : IDisposable
     [Fact]
     public async Task A_packed_answer_is_the_plain_one()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         var piece = await client.Import(Asking.Music("part \"Flute\"\n| C5q(.) D5 E5 F5"));
         foreach (var url in Urls(piece))

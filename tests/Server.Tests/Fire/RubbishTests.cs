@@ -45,7 +45,7 @@ public sealed class RubbishTests
     public async Task Every_route_answers_rubbish_in_words()
     {
         using var errors = new ErrorLog();
-        using var server = new StandServer { WithSchool = true, Errors = errors };
+        using var server = new SchoolServer { WithSchool = true, Errors = errors };
         using var client = server.CreateClient();
         var document = JsonNode.Parse((await client.Json("/openapi/v1.json")).GetRawText())!;
         var fallen = new SortedSet<string>(StringComparer.Ordinal);
@@ -72,7 +72,7 @@ public sealed class RubbishTests
     [Fact]
     public async Task A_character_set_that_is_not_known_is_refused_in_words()
     {
-        using var server = new StandServer();
+        using var server = new SchoolServer();
         using var client = server.CreateClient();
         using var body = new StringContent("{\"name\":\"Flutes\"}");
         body.Headers.TryAddWithoutValidation("Content-Type", "x");
@@ -86,7 +86,7 @@ public sealed class RubbishTests
     [Fact]
     public async Task Who_may_call_a_route_is_as_the_document_says()
     {
-        using var server = new StandServer { Demo = false };
+        using var server = new SchoolServer { Demo = false };
         using var client = server.CreateClient();
         var document = JsonNode.Parse((await client.Json("/openapi/v1.json")).GetRawText())!;
         var closed = 0;

@@ -21,7 +21,7 @@ internal sealed partial class ServerProcess : IDisposable
     public static Process Run(params string[] arguments)
     {
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        start.ArgumentList.Add(typeof(StandApp).Assembly.Location);
+        start.ArgumentList.Add(typeof(ServerApp).Assembly.Location);
         foreach (var argument in arguments)
             start.ArgumentList.Add(argument);
         return Process.Start(start)!;

@@ -9,7 +9,7 @@ public sealed class SessionTests : IDisposable
 {
     private const string Password = "four quiet wooden spoons";
 
-    private readonly StandServer _server = new() { Demo = false };
+    private readonly SchoolServer _server = new() { Demo = false };
 
     public void Dispose() => _server.Dispose();
 
@@ -96,7 +96,7 @@ public sealed class SessionTests : IDisposable
     [InlineData(false)]
     public async Task Under_another_name_nothing_is_answered(bool demo)
     {
-        using var server = new StandServer { Demo = demo };
+        using var server = new SchoolServer { Demo = demo };
         using var client = server.CreateClient();
         using var request = new HttpRequestMessage(HttpMethod.Get, "/api/session");
         request.Headers.Host = "stand.elsewhere.example";

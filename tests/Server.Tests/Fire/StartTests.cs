@@ -19,7 +19,7 @@ public sealed class StartTests : IDisposable
         Assert.DoesNotContain("http://", said, StringComparison.Ordinal);
         using var client = first.Client();
         Assert.True((await client.GetAsync("/healthz", TestContext.Current.CancellationToken)).IsSuccessStatusCode);
-        var restored = await ServerProcess.Ended("--data", Data, "--restore", typeof(StandApp).Assembly.Location);
+        var restored = await ServerProcess.Ended("--data", Data, "--restore", typeof(ServerApp).Assembly.Location);
         Assert.Equal(1, restored.Exit);
         OneSentence(restored.Errors, "Another Mellow Stand");
     }

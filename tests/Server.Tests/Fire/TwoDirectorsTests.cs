@@ -10,7 +10,7 @@ namespace MellowStand.Server.Tests.Fire;
 /// <summary>Two directors at once: the second is told, and nothing of the first is lost; nothing is added to what was removed.</summary>
 public sealed class TwoDirectorsTests : IDisposable
 {
-    private readonly StandServer _server = new();
+    private readonly SchoolServer _server = new();
     private readonly HttpClient _client;
 
     public TwoDirectorsTests() => _client = _server.CreateClient();

@@ -9,5 +9,9 @@ export interface Performance {
   tempos: { seconds: number; quarterBpm: number }[]
 }
 
-export const perform = async (request: APIRequestContext, url: string, piece: number, body: object): Promise<Performance> =>
-  (await request.post(`${url}/api/pieces/${piece}/performance`, { data: body })).json()
+export const perform = async (
+  request: APIRequestContext,
+  url: string,
+  piece: number,
+  body: object,
+): Promise<Performance> => (await request.post(`${url}/api/pieces/${piece}/performance`, { data: body })).json()

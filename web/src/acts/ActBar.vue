@@ -65,12 +65,12 @@ onBeforeUnmount(() => clearTimeout(gone))
   box-shadow: 0 2px 10px rgb(43 39 51 / 25%);
 }
 .act-bar.error {
-  border-left-color: #e0916f;
+  border-left-color: var(--rosin-edge);
 }
 button {
   border: 0;
   background: none;
-  color: #f3dcae;
+  color: var(--brass-light);
   font: inherit;
   font-weight: 600;
   cursor: pointer;

@@ -14,7 +14,7 @@ vi.mock('../api/client', () => {
   }
   return {
     api: { GET: ask('GET'), POST: ask('POST'), PUT: ask('PUT'), DELETE: ask('DELETE') },
-    take: (answer: Promise<unknown>) => answer,
+    fetched: (answer: Promise<unknown>) => answer,
   }
 })
 

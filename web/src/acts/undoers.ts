@@ -1,4 +1,4 @@
-import { api, take, type Schemas } from '../api/client'
+import { api, fetched, type Schemas } from '../api/client'
 import { ofAuditions } from './auditionUndoers'
 
 type PassageBody = Schemas['PassageRequest']
@@ -71,19 +71,19 @@ const people = (p: { players: number[]; sections: number[] }) => ({
 })
 
 async function versionOf(passage: number) {
-  return (await take(api.GET('/api/passages/{passage}', { params: { path: { passage } } }))).version
+  return (await fetched(api.GET('/api/passages/{passage}', { params: { path: { passage } } }))).version
 }
 
 async function ensemble() {
-  return take(api.GET('/api/ensemble'))
+  return fetched(api.GET('/api/ensemble'))
 }
 
 async function review(u: Undoable['reviewed']) {
   for (const b of u.before) {
     const params = { path: { id: u.piece, finding: b.finding } }
-    if (b.state === null) await take(api.DELETE('/api/pieces/{id}/study/{finding}/review', { params }))
+    if (b.state === null) await fetched(api.DELETE('/api/pieces/{id}/study/{finding}/review', { params }))
     else
-      await take(
+      await fetched(
         api.PUT('/api/pieces/{id}/study/{finding}/review', { params, body: { state: b.state, words: b.words } }),
       )
   }
@@ -91,8 +91,8 @@ async function review(u: Undoable['reviewed']) {
 
 const chart = ({ instrument, written, code, before }: Undoable['chart']) =>
   before
-    ? take(api.PUT('/api/charts/{instrument}/corrections', { params: { path: { instrument } }, body: before }))
-    : take(
+    ? fetched(api.PUT('/api/charts/{instrument}/corrections', { params: { path: { instrument } }, body: before }))
+    : fetched(
         api.DELETE('/api/charts/{instrument}/corrections/{written}/{code}', {
           params: { path: { instrument, written, code } },
         }),
@@ -101,25 +101,25 @@ const chart = ({ instrument, written, code, before }: Undoable['chart']) =>
 /** How each act is taken back. */
 const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } = {
   decisions: (u) =>
-    take(api.DELETE('/api/pieces/{id}/decisions/acts/{act}', { params: { path: { id: u.piece, act: u.act } } })),
+    fetched(api.DELETE('/api/pieces/{id}/decisions/acts/{act}', { params: { path: { id: u.piece, act: u.act } } })),
   dismissed: (u) =>
-    take(
+    fetched(
       api.DELETE('/api/pieces/{id}/study/{finding}/dismissal', {
         params: { path: { id: u.piece, finding: u.finding } },
       }),
     ),
   recalled: (u) =>
-    take(
+    fetched(
       api.PUT('/api/pieces/{id}/study/{finding}/dismissal', {
         params: { path: { id: u.piece, finding: u.finding }, query: { scope: u.scope } },
       }),
     ),
   reviewed: review,
-  handedOut: (u) => take(api.DELETE('/api/passages/{passage}', { params: { path: { passage: u.passage } } })),
-  handedOutMany: (u) => take(api.POST('/api/passages/remove', { body: { passages: u.passages } })),
-  takenBack: (u) => take(api.POST('/api/passages/{passage}/restore', { params: { path: { passage: u.passage } } })),
+  handedOut: (u) => fetched(api.DELETE('/api/passages/{passage}', { params: { path: { passage: u.passage } } })),
+  handedOutMany: (u) => fetched(api.POST('/api/passages/remove', { body: { passages: u.passages } })),
+  takenBack: (u) => fetched(api.POST('/api/passages/{passage}/restore', { params: { path: { passage: u.passage } } })),
   passageEdited: async (u) =>
-    take(
+    fetched(
       api.PUT('/api/passages/{passage}', {
         params: { path: { passage: u.passage } },
         body: { ...u.before, version: await versionOf(u.passage) },
@@ -127,45 +127,45 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
     ),
   pathChanged: async (u) => {
     const params = { path: { passage: u.passage } }
-    const { version } = await take(api.GET('/api/passages/{passage}/path', { params }))
-    return take(api.PUT('/api/passages/{passage}/path', { params, body: { steps: u.before, version } }))
+    const { version } = await fetched(api.GET('/api/passages/{passage}/path', { params }))
+    return fetched(api.PUT('/api/passages/{passage}/path', { params, body: { steps: u.before, version } }))
   },
-  logged: (u) => take(api.DELETE('/api/log/{entry}', { params: { path: { entry: u.entry } } })),
-  logRemoved: (u) => take(api.POST('/api/log/{entry}/restore', { params: { path: { entry: u.entry } } })),
+  logged: (u) => fetched(api.DELETE('/api/log/{entry}', { params: { path: { entry: u.entry } } })),
+  logRemoved: (u) => fetched(api.POST('/api/log/{entry}/restore', { params: { path: { entry: u.entry } } })),
   logEdited: async (u) => {
-    const now = (await take(api.GET('/api/log'))).find((l) => l.id === u.entry)
-    return take(
+    const now = (await fetched(api.GET('/api/log'))).find((l) => l.id === u.entry)
+    return fetched(
       api.PUT('/api/log/{entry}', {
         params: { path: { entry: u.entry } },
         body: { ...u.before, version: now?.version ?? 0 },
       }),
     )
   },
-  remarkSaid: (u) => take(api.DELETE('/api/remarks/{remark}', { params: { path: { remark: u.remark } } })),
-  testHeld: (u) => take(api.DELETE('/api/tests/{test}', { params: { path: { test: u.test } } })),
+  remarkSaid: (u) => fetched(api.DELETE('/api/remarks/{remark}', { params: { path: { remark: u.remark } } })),
+  testHeld: (u) => fetched(api.DELETE('/api/tests/{test}', { params: { path: { test: u.test } } })),
   testEdited: async (u) => {
     const params = { path: { test: u.test } }
-    const { version } = await take(api.GET('/api/tests/{test}', { params }))
-    return take(api.PUT('/api/tests/{test}', { params, body: { ...u.before, version } }))
+    const { version } = await fetched(api.GET('/api/tests/{test}', { params }))
+    return fetched(api.PUT('/api/tests/{test}', { params, body: { ...u.before, version } }))
   },
-  testRemoved: (u) => take(api.POST('/api/tests/{test}/restore', { params: { path: { test: u.test } } })),
+  testRemoved: (u) => fetched(api.POST('/api/tests/{test}/restore', { params: { path: { test: u.test } } })),
   marked: async (u) => {
-    const test = await take(api.GET('/api/tests/{test}', { params: { path: { test: u.test } } }))
+    const test = await fetched(api.GET('/api/tests/{test}', { params: { path: { test: u.test } } }))
     const version = test.players.find((p) => p.player === u.player)?.version ?? 0
-    return take(
+    return fetched(
       api.PUT('/api/tests/{test}/marks/{player}', {
         params: { path: { test: u.test, player: u.player } },
         body: { marks: u.before, note: u.note, version },
       }),
     )
   },
-  weighed: (u) => take(api.PUT('/api/test-criteria', { body: u.before })),
-  planKept: (u) => take(api.DELETE('/api/season/plans/{plan}', { params: { path: { plan: u.plan } } })),
+  weighed: (u) => fetched(api.PUT('/api/test-criteria', { body: u.before })),
+  planKept: (u) => fetched(api.DELETE('/api/season/plans/{plan}', { params: { path: { plan: u.plan } } })),
   planUndone: (u) =>
-    take(api.POST('/api/season/plans/{plan}/keep', { params: { path: { plan: u.plan } }, body: { seen: u.seen } })),
+    fetched(api.POST('/api/season/plans/{plan}/keep', { params: { path: { plan: u.plan } }, body: { seen: u.seen } })),
   sessionMoved: async (u) => {
-    const { plan } = await take(api.GET('/api/season'))
-    return take(
+    const { plan } = await fetched(api.GET('/api/season'))
+    return fetched(
       api.PUT('/api/season/sessions/{session}', {
         params: { path: { session: u.session } },
         body: { day: u.day, byHand: u.byHand, version: plan?.version ?? 0 },
@@ -173,15 +173,15 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
     )
   },
   practiceTimes: async (u) => {
-    const { practice } = await take(api.GET('/api/calendar'))
-    return take(api.PUT('/api/calendar/practice', { body: { ...u.before, version: practice.version } }))
+    const { practice } = await fetched(api.GET('/api/calendar'))
+    return fetched(api.PUT('/api/calendar/practice', { body: { ...u.before, version: practice.version } }))
   },
-  ownMinutes: (u) => take(api.PUT('/api/calendar/minutes', { body: u.before })),
-  entriesAdded: (u) => take(api.POST('/api/calendar/entries/remove', { body: { entries: u.entries } })),
-  entriesRemoved: (u) => take(api.POST('/api/calendar/entries/restore', { body: { entries: u.entries } })),
+  ownMinutes: (u) => fetched(api.PUT('/api/calendar/minutes', { body: u.before })),
+  entriesAdded: (u) => fetched(api.POST('/api/calendar/entries/remove', { body: { entries: u.entries } })),
+  entriesRemoved: (u) => fetched(api.POST('/api/calendar/entries/restore', { body: { entries: u.entries } })),
   entryEdited: async (u) => {
-    const now = (await take(api.GET('/api/calendar'))).entries.find((e) => e.id === u.entry)
-    return take(
+    const now = (await fetched(api.GET('/api/calendar'))).entries.find((e) => e.id === u.entry)
+    return fetched(
       api.PUT('/api/calendar/entries/{entry}', {
         params: { path: { entry: u.entry } },
         body: { ...u.before, version: now?.version ?? 0 },
@@ -189,11 +189,11 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
     )
   },
   ...ofAuditions,
-  joined: (u) => take(api.POST('/api/ensemble/leave', people(u))),
-  left: (u) => take(api.POST('/api/ensemble/return', people(u))),
+  joined: (u) => fetched(api.POST('/api/ensemble/leave', people(u))),
+  left: (u) => fetched(api.POST('/api/ensemble/return', people(u))),
   playerEdited: async (u) => {
     const now = (await ensemble()).flatMap((s) => s.players).find((p) => p.id === u.player)
-    return take(
+    return fetched(
       api.PUT('/api/ensemble/players/{player}', {
         params: { path: { player: u.player } },
         body: { ...u.before, version: now?.version ?? 0 },
@@ -202,7 +202,7 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
   },
   sectionRenamed: async (u) => {
     const now = (await ensemble()).find((s) => s.id === u.section)
-    return take(
+    return fetched(
       api.PUT('/api/ensemble/sections/{section}', {
         params: { path: { section: u.section } },
         body: { name: u.before, version: now?.version ?? 0 },
@@ -210,24 +210,24 @@ const undoers: { [K in keyof Undoable]: (u: Undoable[K]) => Promise<unknown> } =
     )
   },
   ruleChosen: (u) =>
-    take(api.PUT('/api/house-rules/{rule}', { params: { path: { rule: u.rule } }, body: { choice: u.before } })),
-  pieceRemoved: (u) => take(api.POST('/api/pieces/{id}/restore', at(u.piece))),
+    fetched(api.PUT('/api/house-rules/{rule}', { params: { path: { rule: u.rule } }, body: { choice: u.before } })),
+  pieceRemoved: (u) => fetched(api.POST('/api/pieces/{id}/restore', at(u.piece))),
   pieceEdited: async (u) => {
-    const now = (await take(api.GET('/api/pieces'))).find((p) => p.id === u.piece)
-    return take(api.PUT('/api/pieces/{id}', { ...at(u.piece), body: { ...u.before, version: now?.version ?? 0 } }))
+    const now = (await fetched(api.GET('/api/pieces'))).find((p) => p.id === u.piece)
+    return fetched(api.PUT('/api/pieces/{id}', { ...at(u.piece), body: { ...u.before, version: now?.version ?? 0 } }))
   },
   instrument: (u) =>
-    take(
+    fetched(
       api.PUT('/api/pieces/{id}/parts/{part}/instrument', {
         params: { path: { id: u.piece, part: u.part } },
         body: { instrument: u.before },
       }),
     ),
   leader: (u) =>
-    take(api.PUT('/api/pieces/{id}/lines/leader', { ...at(u.piece), body: { parts: u.parts, leader: u.before } })),
+    fetched(api.PUT('/api/pieces/{id}/lines/leader', { ...at(u.piece), body: { parts: u.parts, leader: u.before } })),
   chart,
   seats: (u) =>
-    take(
+    fetched(
       api.PUT('/api/pieces/{id}/parts/{part}/players', {
         params: { path: { id: u.piece, part: u.part } },
         body: { players: u.before },

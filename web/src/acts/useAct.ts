@@ -28,7 +28,7 @@ let line: Promise<unknown> = Promise.resolve()
 let waiting = 0
 let stale: QueryKey[] = []
 
-const ofPieces: readonly QueryKey[] = [['piece'], keys.shelf, keys.passages, keys.log, keys.season, keys.auditions]
+const ofPieces: readonly QueryKey[] = [keys.pieces, keys.shelf, keys.passages, keys.log, keys.season, keys.auditions]
 
 /** True while an act with the key runs; without a key while any does. */
 export const isBusy = (key?: string) => computed(() => (key ? running.has(key) : running.size > 0))

@@ -44,7 +44,7 @@ interface Answer<T> {
 }
 
 /** The answer's data, or its sentence as an error. */
-export async function take<T>(answer: Promise<Answer<T>>): Promise<T> {
+export async function fetched<T>(answer: Promise<Answer<T>>): Promise<T> {
   const { data, error, response } = await answer
   if (response.ok) return data as T
   throw new Refusal(response.status, sentenceOf(error) ?? `The server answered ${response.status}. Try again.`)

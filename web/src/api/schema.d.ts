@@ -247,15 +247,9 @@ export interface paths {
                 content: {
                     "multipart/form-data": {
                         file: components["schemas"]["IFormFile"];
-                    } & {
-                        kind?: string;
-                    } & {
+                    } & string & {
                         /** Format: date */
                         due?: string;
-                    } & {
-                        etudeSet?: string;
-                    } & {
-                        instruments?: string;
                     };
                 };
             };
@@ -1328,7 +1322,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["PassageIds"];
+                    "application/json": components["schemas"]["PassageNumbers"];
                 };
             };
             responses: {
@@ -1372,7 +1366,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["PassageIds"];
+                    "application/json": components["schemas"]["PassageNumbers"];
                 };
             };
             responses: {
@@ -6079,9 +6073,7 @@ export interface paths {
                 content: {
                     "multipart/form-data": {
                         files: components["schemas"]["IFormFileCollection"];
-                    } & {
-                        set?: string;
-                    };
+                    } & string;
                 };
             };
             responses: {
@@ -6927,11 +6919,7 @@ export interface paths {
                 content: {
                     "multipart/form-data": {
                         file: components["schemas"]["IFormFile"];
-                    } & {
-                        instrument?: string;
-                    } & {
-                        kind?: string;
-                    };
+                    } & string;
                 };
             };
             responses: {
@@ -9957,7 +9945,7 @@ export interface components {
             canSplit: boolean;
         };
         /** @description Passages by number. */
-        PassageIds: {
+        PassageNumbers: {
             passages: null | number[];
         };
         /** @description A passage with how far its sections and players are. */

@@ -9,7 +9,7 @@ defineProps<{ required?: boolean; label?: string }>()
 <style scoped>
 .day {
   height: 32px;
-  border: 1px solid #cfc4b2;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   background: var(--card);
   color: var(--ink);

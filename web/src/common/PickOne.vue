@@ -17,7 +17,7 @@ defineProps<{ options: readonly { value: T; label: string }[]; label: string; pl
   width: 100%;
   min-width: 0;
   padding: 0 6px;
-  border: 1px solid #cfc4b2;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   background: var(--card);
   color: var(--ink);

@@ -34,7 +34,7 @@ const shown = computed(() => states[props.state] ?? { shape: '○', word: props.
   font-size: 13px;
 }
 .moss {
-  color: #46633f;
+  color: var(--moss-ink);
 }
 .rosin {
   color: var(--rosin);

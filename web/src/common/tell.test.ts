@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { expect, test } from 'vitest'
 import { Refusal } from '../api/client'
 import { say, sentenceFor, setSayer, tellError, type Said } from './tell'

@@ -133,7 +133,7 @@ onMounted(() => (width.value = widthNow()))
 .flag.on {
   background: var(--brass);
   border-color: var(--brass);
-  color: #fff;
+  color: var(--white);
 }
 .page-of-music {
   position: relative;
@@ -162,7 +162,7 @@ onMounted(() => (width.value = widthNow()))
   left: -1px;
   top: 100%;
   font: 600 9px/10px var(--title);
-  color: #7d5912;
+  color: var(--brass-ink);
 }
 .proposed {
   position: absolute;
@@ -172,7 +172,9 @@ onMounted(() => (width.value = widthNow()))
   border-bottom: 2px dotted var(--plum);
   background: rgb(255 253 248 / 80%);
   color: var(--plum);
-  font: 600 12px/14px var(--body, inherit);
+  font-size: 12px;
+  font-weight: 600;
+  line-height: 14px;
   pointer-events: none;
 }
 .spin {

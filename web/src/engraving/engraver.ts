@@ -2,17 +2,44 @@ import { sentenceOf } from '../api/client'
 import { isLost, lost } from '../api/connection'
 import type { EngraveAnswer, EngraveRequest } from './worker'
 
+/** Milliseconds after which an engraver that says nothing is taken for dead: the longest part of a score takes a tenth of it. */
+const silence = 120_000
+/** A slice on which the engraver dies is tried once more on a new one, and then given up. */
+const tries = 2
+
+interface Waiting {
+  done: (answer: EngraveAnswer) => void
+  died: (e: Error) => void
+}
+
 let worker: Worker | null = null
 let next = 1
-const waiting = new Map<number, (answer: EngraveAnswer) => void>()
+const waiting = new Map<number, Waiting>()
 
 function start(): Worker {
   const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
   made.onmessage = (event: MessageEvent<EngraveAnswer>) => {
-    waiting.get(event.data.id)?.(event.data)
+    waiting.get(event.data.id)?.done(event.data)
     waiting.delete(event.data.id)
+    // It answered, but its memory is not to be trusted any more.
+    if (event.data.broken) end(made)
   }
+  made.onerror = (event) => {
+    event.preventDefault()
+    end(made)
+  }
+  made.onmessageerror = () => end(made)
   return made
+}
+
+// The next drawing starts a new one; whoever waits is told.
+function end(dead: Worker) {
+  if (worker !== dead) return
+  dead.terminate()
+  worker = null
+  const all = [...waiting.values()]
+  waiting.clear()
+  for (const w of all) w.died(new Error('The engraver stopped. Try again.'))
 }
 
 export interface Engraved {
@@ -56,18 +83,39 @@ async function drawNext() {
   if (next.signal?.aborted) next.failed(new DOMException('given up', 'AbortError'))
   else {
     drawing = true
-    next.done(await draw(next.request))
-    drawing = false
+    try {
+      next.done(await drawSurely(next.request))
+    } catch (e) {
+      next.failed(e)
+    } finally {
+      drawing = false
+    }
   }
   void drawNext()
 }
 
+async function drawSurely(request: Omit<EngraveRequest, 'id'>): Promise<EngraveAnswer> {
+  for (let turn = 1; ; turn++)
+    try {
+      return await draw(request)
+    } catch (e) {
+      if (turn === tries) throw e
+    }
+}
+
 function draw(request: Omit<EngraveRequest, 'id'>): Promise<EngraveAnswer> {
-  worker ??= start()
+  const own = (worker ??= start())
   const id = next++
-  return new Promise((resolve) => {
-    waiting.set(id, resolve)
-    worker!.postMessage({ id, ...request })
+  return new Promise((resolve, reject) => {
+    const late = setTimeout(() => end(own), silence)
+    const over =
+      <T>(then: (value: T) => void) =>
+      (value: T) => {
+        clearTimeout(late)
+        then(value)
+      }
+    waiting.set(id, { done: over(resolve), died: over(reject) })
+    own.postMessage({ id, ...request })
   })
 }
 

@@ -25,6 +25,8 @@ export interface EngraveAnswer {
   /** Label of the first measure that the page does not hold; null where it holds all. */
   next?: string | null
   error?: string
+  /** True where the engraver itself fell over: it is to be started anew. */
+  broken?: boolean
 }
 
 const toolkit = createVerovioModule().then((module) => new VerovioToolkit(module))
@@ -76,6 +78,7 @@ self.onmessage = async (event: MessageEvent<EngraveRequest>) => {
     const next = more ? (measuresOf(engraver.renderToSVG(2))[0] ?? null) : null
     self.postMessage({ id, svg, measures: measuresOf(svg), systems: systemsOf(svg), next } satisfies EngraveAnswer)
   } catch (e) {
-    self.postMessage({ id, error: e instanceof Error ? e.message : String(e) } satisfies EngraveAnswer)
+    const broken = e instanceof WebAssembly.RuntimeError || e instanceof WebAssembly.CompileError
+    self.postMessage({ id, error: e instanceof Error ? e.message : String(e), broken } satisfies EngraveAnswer)
   }
 }

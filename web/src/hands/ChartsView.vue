@@ -2,20 +2,20 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take, type Schemas } from '../api/client'
+import { api, fetched, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 import ChartNote from './ChartNote.vue'
 import CorrectionDialog from './CorrectionDialog.vue'
 
 /** Fingering charts: what the engine rests on, and where a teacher corrects it. */
 const route = useRoute()
-const charts = useQuery({ queryKey: keys.charts, queryFn: () => take(api.GET('/api/charts')) })
+const charts = useQuery({ queryKey: keys.charts, queryFn: () => fetched(api.GET('/api/charts')) })
 const withChart = computed(() => charts.data.value?.filter((c) => c.has === 'chart') ?? [])
 const named = (has: string) => (charts.data.value ?? []).filter((c) => c.has === has).map((c) => c.name.toLowerCase())
 const chosen = computed(() => String(route.params.instrument || 'flute'))
 const chart = useQuery({
-  queryKey: computed(() => [...keys.charts, chosen.value]),
-  queryFn: () => take(api.GET('/api/charts/{instrument}', { params: { path: { instrument: chosen.value } } })),
+  queryKey: computed(() => keys.chartsOf(chosen.value)),
+  queryFn: () => fetched(api.GET('/api/charts/{instrument}', { params: { path: { instrument: chosen.value } } })),
   retry: false,
 })
 const editing = ref<{ note: Schemas['ChartNoteView']; fingering: Schemas['FingeringView'] | null } | null>(null)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button as AButton, Input as AInput } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, take, type Schemas } from '../api/client'
+import { api, fetched, type Schemas } from '../api/client'
 import { doAct, isBusy } from '../acts/useAct'
 import { keys } from '../api/queries'
 import FormDialog from '../common/FormDialog.vue'
@@ -57,7 +57,7 @@ async function run(act: () => Promise<unknown>, words: string) {
     },
     words,
     undo: () => undo(now),
-    fresh: [keys.charts, ['piece']],
+    fresh: [keys.charts, keys.pieces],
     refused: (e) => (refused.value = (e as Error).message),
   })
   if (done) emit('close')
@@ -65,13 +65,13 @@ async function run(act: () => Promise<unknown>, words: string) {
 const params = { path: { instrument: props.chart.instrument } }
 const save = () =>
   run(
-    () => take(api.PUT('/api/charts/{instrument}/corrections', { params, body: edit() })),
+    () => fetched(api.PUT('/api/charts/{instrument}/corrections', { params, body: edit() })),
     `${props.note.written} is corrected. Every plan follows it from now on.`,
   )
 const takeBack = () =>
   run(
     () =>
-      take(
+      fetched(
         api.DELETE('/api/charts/{instrument}/corrections/{written}/{code}', {
           params: { path: { ...params.path, written: props.note.midi, code: code.value } },
         }),
@@ -140,7 +140,7 @@ fieldset button {
   min-width: 34px;
   margin: 2px;
   padding: 2px 6px;
-  border: 1px solid #cfc4b2;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   background: var(--card);
   font: inherit;

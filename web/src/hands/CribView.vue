@@ -2,11 +2,12 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take } from '../api/client'
+import { api, fetched } from '../api/client'
 import { keys, usePiece } from '../api/queries'
 import EngravedPage from '../engraving/EngravedPage.vue'
 import { cribOf } from './crib'
 import FingerDiagram from './FingerDiagram.vue'
+import PrintFrame from '../parts/print/PrintFrame.vue'
 
 /** A passage with the fingerings that are not the usual ones, to print and lay on the stand. */
 const route = useRoute()
@@ -19,10 +20,10 @@ const range = computed(() => ({
   to: String(route.query.to ?? labels.value.at(-1) ?? ''),
 }))
 const plan = useQuery({
-  queryKey: computed(() => [...keys.of(id.value, 'technique'), { part: part.value, ...range.value }]),
+  queryKey: computed(() => keys.of(id.value, 'technique', { part: part.value, ...range.value })),
   enabled: computed(() => labels.value.length > 0),
   queryFn: () =>
-    take(
+    fetched(
       api.GET('/api/pieces/{id}/technique', {
         params: { path: { id: id.value }, query: { part: part.value, ...range.value } },
       }),
@@ -34,18 +35,14 @@ const flags = computed(() =>
   entries.value.map((e, i) => ({ id: `${i}`, number: i + 1, notes: [...e.notes], label: `${e.written}: ${e.words}` })),
 )
 const name = computed(() => piece.data.value?.parts.find((p) => p.id === part.value)?.name ?? part.value)
-const print = () => window.print()
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink :to="{ name: 'piece', params: { id, station: 'technique' }, query: { ...range, parts: part } }"
-        >Back to Technique</RouterLink
-      >
-      <button type="button" @click="print">Print</button>
-    </p>
-    <p v-if="plan.isError.value" class="card empty">{{ plan.error.value?.message }}</p>
+  <PrintFrame
+    :back="{ name: 'piece', params: { id, station: 'technique' }, query: { ...range, parts: part } }"
+    words="Back to Technique"
+    :problem="plan.error.value?.message"
+  >
     <article v-if="piece.data.value && plan.data.value" class="sheet">
       <header>
         <div>
@@ -103,10 +100,9 @@ const print = () => window.print()
       </section>
       <footer>Play it one way only. Curved relaxed fingers; pain or numbness: stop and tell your teacher.</footer>
     </article>
-  </main>
+  </PrintFrame>
 </template>
 
-<style src="../parts/sheets/sheet.css"></style>
 <style scoped>
 .crib {
   list-style: none;

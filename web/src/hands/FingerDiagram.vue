@@ -108,7 +108,7 @@ const valveY = (id: string) => (id === 'T' ? 26 : 26 + (Number(id) - 1) * 34)
 circle,
 rect {
   fill: var(--card);
-  stroke: #9c8f9d;
+  stroke: var(--key-line);
   stroke-width: 1;
 }
 .down {
@@ -116,7 +116,7 @@ rect {
   stroke: var(--plum);
 }
 .rail {
-  stroke: #b9adba;
+  stroke: var(--lilac-deep);
   stroke-width: 1;
 }
 .nut {
@@ -133,7 +133,7 @@ text {
   font-size: 7.5px;
 }
 .on {
-  fill: #fffdf8;
+  fill: var(--card);
 }
 .off {
   fill: var(--slate);

@@ -2,7 +2,7 @@
 import { Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../acts/useAct'
-import { api, take, type Piece } from '../api/client'
+import { api, fetched, type Piece } from '../api/client'
 import FormDialog from '../common/FormDialog.vue'
 import PickOne from '../common/PickOne.vue'
 import { useDraft } from '../common/useDraft'
@@ -39,7 +39,7 @@ async function write() {
   const done = await doAct({
     key: 'mark',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/pieces/{id}/marks', {
           params: { path: { id: props.piece.id } },
           body: {

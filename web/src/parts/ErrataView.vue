@@ -4,9 +4,10 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useActs } from '../acts/store'
 import { doAct } from '../acts/useAct'
-import { api, take } from '../api/client'
+import { api, fetched } from '../api/client'
 import { useDecisions, usePiece } from '../api/queries'
 import { errataByPart } from './errata'
+import PrintFrame from './print/PrintFrame.vue'
 
 /** What was decided, part by part: the list that goes into next year's folders. */
 const route = useRoute()
@@ -17,12 +18,13 @@ const parts = computed(() =>
   errataByPart(piece.data.value?.parts ?? [], decisions.data.value ?? [], piece.data.value?.measures),
 )
 const kept = computed(() => decisions.data.value?.filter((d) => d.verdict === 'kept') ?? [])
-const print = () => window.print()
 async function takeBack(decision: number, act: number, what: string) {
   const done = await doAct({
     key: `decision ${decision}`,
     run: async () => {
-      await take(api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: id.value, decision } } }))
+      await fetched(
+        api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: id.value, decision } } }),
+      )
       return true
     },
     words: `Undone: ${what}`,
@@ -32,12 +34,8 @@ async function takeBack(decision: number, act: number, what: string) {
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink :to="{ name: 'piece', params: { id, station: 'unify' } }">Back to Unify</RouterLink>
-      <button type="button" @click="print">Print</button>
-      <a :href="`/api/pieces/${id}/tables/decisions.csv`" download>CSV</a>
-    </p>
+  <PrintFrame :back="{ name: 'piece', params: { id, station: 'unify' } }" words="Back to Unify">
+    <template #bar><a :href="`/api/pieces/${id}/tables/decisions.csv`" download>CSV</a></template>
     <article v-if="piece.data.value && decisions.data.value" class="sheet">
       <header>
         <div>
@@ -73,10 +71,9 @@ async function takeBack(decision: number, act: number, what: string) {
         </ul>
       </section>
     </article>
-  </main>
+  </PrintFrame>
 </template>
 
-<style src="./sheets/sheet.css"></style>
 <style scoped>
 section {
   margin-top: 14px;

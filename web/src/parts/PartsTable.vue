@@ -2,7 +2,7 @@
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct } from '../acts/useAct'
-import { api, take, type Piece } from '../api/client'
+import { api, fetched, type Piece } from '../api/client'
 import { useInstruments, useSeats } from '../api/queries'
 import PickOne from '../common/PickOne.vue'
 import { sureness } from '../views/shelf/sureness'
@@ -26,7 +26,7 @@ function choose(part: Part, instrument: string | undefined) {
   void doAct({
     key: `instrument ${part.id}`,
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/pieces/{id}/parts/{part}/instrument', {
           params: { path: { id: id.value, part: part.id } },
           body: { instrument },
@@ -41,7 +41,7 @@ const cut = (part: Part) =>
   doAct({
     key: `split ${part.id}`,
     run: () =>
-      take(api.POST('/api/pieces/{id}/parts/{part}/split', { params: { path: { id: id.value, part: part.id } } })),
+      fetched(api.POST('/api/pieces/{id}/parts/{part}/split', { params: { path: { id: id.value, part: part.id } } })),
     words: `${part.name} is two parts now. Bring the earlier edition back under Editions to undo it.`,
   })
 </script>

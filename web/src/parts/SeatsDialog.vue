@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../acts/useAct'
-import { api, take, type Piece, type Schemas } from '../api/client'
+import { api, fetched, type Piece, type Schemas } from '../api/client'
 import { useEnsemble } from '../api/queries'
 import FormDialog from '../common/FormDialog.vue'
 
@@ -27,7 +27,7 @@ async function save() {
   const done = await doAct({
     key: 'seats',
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/pieces/{id}/parts/{part}/players', {
           params: { path: { id: props.piece, part: props.part.id } },
           body: { players: byChairs.value ? null : [...chosen.value] },

@@ -34,7 +34,7 @@ async function hear(recipe: string, title: string) {
     tellError(e)
   }
 }
-function take(recipe: string) {
+function fetched(recipe: string) {
   if (chosen.value.includes(recipe)) chosen.value = chosen.value.filter((r) => r !== recipe)
   else if (chosen.value.length < most) chosen.value = [...chosen.value, recipe]
 }
@@ -61,7 +61,7 @@ const sheet = computed(() => ({
             :checked="chosen.includes(v.recipe)"
             :disabled="!chosen.includes(v.recipe) && chosen.length >= most"
             :aria-label="`${v.title} on the practice sheet`"
-            @change="take(v.recipe)"
+            @change="fetched(v.recipe)"
           />
           <span class="body">
             <strong>{{ v.title }}</strong>

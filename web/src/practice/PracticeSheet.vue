@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { usePiece } from '../api/queries'
-import PickOne from '../common/PickOne.vue'
-import { inside, papers } from '../parts/print/papers'
+import PaperSheet from '../parts/print/PaperSheet.vue'
+import { inside } from '../parts/print/papers'
+import PrintFrame from '../parts/print/PrintFrame.vue'
 import { usePaper } from '../parts/print/usePaper'
 import VariantMusic from './VariantMusic.vue'
 import { useVariants, variantUrl } from './queries'
 
 /** A practice sheet: two to five ways to practice one passage, engraved, on a page. */
 const route = useRoute()
-const router = useRouter()
 const { paper } = usePaper()
 const id = computed(() => Number(route.params.id))
 const piece = usePiece(id)
@@ -33,32 +33,20 @@ const place = computed(() => {
 // More ways, smaller music: all of them stand on one page where they can.
 const sizes = [46, 46, 42, 36, 32, 28]
 const scale = computed(() => sizes[Math.min(chosen.value.length, 5)]!)
-const page = computed(() => ({ width: `${paper.value.width}mm`, minHeight: `${paper.value.height}mm` }))
-const print = () => window.print()
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink
-        :to="{
-          name: 'piece',
-          params: { id, station: 'tempo' },
-          query: { parts: passage.part, from: passage.from, to: passage.to },
-        }"
-        >Back to the piece</RouterLink
-      >
-      <span class="paper"
-        ><PickOne
-          :value="paper.name"
-          label="Paper"
-          :options="papers.map((p) => ({ value: p.name, label: p.name }))"
-          @update:value="router.replace({ query: { ...route.query, paper: $event } })"
-      /></span>
-      <button type="button" @click="print">Print</button>
-    </p>
-    <p v-if="variants.isError.value" class="card empty" role="alert">{{ variants.error.value?.message }}</p>
-    <article v-else-if="piece.data.value && variants.data.value" class="sheet sheet-page" :style="page">
+  <PrintFrame
+    :paper="paper"
+    :back="{
+      name: 'piece',
+      params: { id, station: 'tempo' },
+      query: { parts: passage.part, from: passage.from, to: passage.to },
+    }"
+    words="Back to the piece"
+    :problem="variants.error.value?.message"
+  >
+    <PaperSheet v-if="piece.data.value && variants.data.value" class="sheet-page" :paper="paper" label="Practice sheet">
       <header>
         <div>
           <h1>{{ piece.data.value.title }}</h1>
@@ -76,19 +64,11 @@ const print = () => window.print()
       <footer>
         Rest five minutes in every half hour. Pain, numbness or locked fingers: stop and tell your teacher.
       </footer>
-    </article>
-  </main>
+    </PaperSheet>
+  </PrintFrame>
 </template>
 
-<style src="../parts/sheets/sheet.css"></style>
 <style scoped>
-.paper {
-  width: 110px;
-}
-.sheet-page {
-  padding: 13mm;
-  max-width: none;
-}
 .way {
   break-inside: avoid;
   margin-bottom: 10px;
@@ -99,10 +79,5 @@ const print = () => window.print()
 .way p {
   margin: 0 0 4px;
   font-size: 13.5px;
-}
-@media print {
-  .sheet-page {
-    min-height: 0 !important;
-  }
 }
 </style>

@@ -1,5 +1,5 @@
 import { doAct } from '../acts/useAct'
-import { api, take, type Passage, type Schemas } from '../api/client'
+import { api, fetched, type Passage, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 
 /** What a path is when it is asked for again: null where it is the house's. */
@@ -16,7 +16,7 @@ export async function keepPath(
   const kept = await doAct({
     key: `path ${passage.id}`,
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/passages/{passage}/path', {
           params: { path: { passage: passage.id } },
           body: { steps, version: before.version },

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
-import { api, take, type Schemas } from '../api/client'
+import { api, fetched, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 
 export type Variant = Schemas['VariantView']
@@ -16,10 +16,10 @@ export interface PassageOf {
 /** The ways to practice that make sense for a passage, best first. */
 export const useVariants = (passage: Ref<PassageOf>) =>
   useQuery({
-    queryKey: computed(() => [...keys.of(passage.value.piece, 'variants'), passage.value]),
+    queryKey: computed(() => keys.of(passage.value.piece, 'variants', passage.value)),
     queryFn: ({ signal }) => {
       const { piece, part, from, to } = passage.value
-      return take(
+      return fetched(
         api.GET('/api/pieces/{id}/variants', { params: { path: { id: piece }, query: { part, from, to } }, signal }),
       )
     },
@@ -35,8 +35,8 @@ export function variantUrl(passage: PassageOf, recipe: string): string {
 /** The practice path of a handed out passage. */
 export const usePath = (passage: Ref<number>) =>
   useQuery({
-    queryKey: computed(() => [...keys.passages, passage.value, 'path']),
-    queryFn: () => take(api.GET('/api/passages/{passage}/path', { params: { path: { passage: passage.value } } })),
+    queryKey: computed(() => keys.passagesOf(passage.value, 'path')),
+    queryFn: () => fetched(api.GET('/api/passages/{passage}/path', { params: { path: { passage: passage.value } } })),
     staleTime: 0,
     meta: { shown: true },
   })

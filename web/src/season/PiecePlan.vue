@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEnsemble, usePiece } from '../api/queries'
 import { longDate, shortDate } from '../common/dates'
-import SheetBar from '../parts/sheets/SheetBar.vue'
+import PaperSheet from '../parts/print/PaperSheet.vue'
+import PrintFrame from '../parts/print/PrintFrame.vue'
 import { usePaper } from '../parts/print/usePaper'
 import { mondaysOf, planRows } from './pieceWeeks'
 import { useSeason } from './queries'
@@ -20,24 +21,12 @@ const mondays = computed(() => mondaysOf(items.value))
 const rows = computed(() =>
   planRows(items.value, mondays.value, (s) => (ensemble.data.value ?? []).find((x) => x.id === s)?.name ?? ''),
 )
-const page = computed(() => ({
-  width: `${paper.value.height}mm`,
-  minHeight: `${paper.value.width}mm`,
-  maxWidth: '100%',
-}))
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <SheetBar :paper="paper" :back="{ name: 'piece', params: { id, station: 'assign' } }" words="Back to the piece"
-      ><span class="quiet">Lies on its side.</span></SheetBar
-    >
-    <article
-      v-if="piece.data.value"
-      class="sheet plan-page"
-      :style="page"
-      :aria-label="`Plan of ${piece.data.value.title}`"
-    >
+  <PrintFrame :paper="paper" :back="{ name: 'piece', params: { id, station: 'assign' } }" words="Back to the piece">
+    <template #bar><span class="quiet">Lies on its side.</span></template>
+    <PaperSheet v-if="piece.data.value" :paper="paper" fit on-its-side :label="`Plan of ${piece.data.value.title}`">
       <header>
         <div>
           <h1>{{ piece.data.value.title }}</h1>
@@ -72,15 +61,11 @@ const page = computed(() => ({
           </tr>
         </tbody>
       </table>
-    </article>
-  </main>
+    </PaperSheet>
+  </PrintFrame>
 </template>
 
-<style src="../parts/sheets/sheet.css"></style>
 <style scoped>
-.plan-page {
-  padding: 12mm;
-}
 .plan {
   width: 100%;
   border-collapse: collapse;
@@ -99,11 +84,5 @@ const page = computed(() => ({
 small {
   display: block;
   color: var(--slate);
-}
-@media print {
-  .plan-page {
-    padding: 12mm;
-    min-height: 0 !important;
-  }
 }
 </style>

@@ -113,7 +113,7 @@ h2 small {
   flex-direction: column;
   border: 1px solid var(--line);
   border-radius: 3px;
-  background: #fff;
+  background: var(--white);
   font-size: 12.5px;
   padding: 4px 6px;
   margin-bottom: 4px;
@@ -142,6 +142,6 @@ h2 small {
 }
 .ahead {
   border-left-style: dotted;
-  border-left-color: #46633f;
+  border-left-color: var(--moss-ink);
 }
 </style>

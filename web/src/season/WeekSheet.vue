@@ -3,10 +3,11 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useEnsemble } from '../api/queries'
 import { dayFromNow, longDate } from '../common/dates'
-import SheetBar from '../parts/sheets/SheetBar.vue'
+import PaperSheet from '../parts/print/PaperSheet.vue'
+import PrintFrame from '../parts/print/PrintFrame.vue'
 import { usePaper } from '../parts/print/usePaper'
 import { useCalendar, useSeason } from './queries'
-import { addDays, bandWords, dayName, mondayOf, weekOf, workOf } from './weeks'
+import { addDays, bandWords, cardsOf, dayName, mondayOf, weekOf, workOf } from './weeks'
 
 /** A week of a section on one sheet: what each practices on which day at which step. */
 const route = useRoute()
@@ -23,14 +24,13 @@ const days = computed(() => {
   const work = workOf(season.data.value?.items ?? [], { section: section.value })
   return weekOf(monday.value).map((day) => ({
     day,
-    work: work.filter((w) => w.day === day),
+    cards: cardsOf(work.filter((w) => w.day === day)),
     meetings: (calendar.data.value?.entries ?? []).filter(
       (e) => e.kind !== 'minutes' && e.first <= day && (e.last ?? e.first) >= day,
     ),
   }))
 })
-const isBusy = computed(() => days.value.some((d) => d.work.length > 0))
-const page = computed(() => ({ width: `${paper.value.width}mm`, minHeight: `${paper.value.height}mm` }))
+const isBusy = computed(() => days.value.some((d) => d.cards.length > 0))
 /** Who of the section has it, where it is not all of them. */
 function who(players: readonly number[]): string {
   const mine = players.filter((p) => names.value.has(p))
@@ -41,12 +41,12 @@ const show = (days: number) => router.replace({ query: { ...route.query, from: a
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <SheetBar :paper="paper" back="/season/weeks" words="Back to the season">
+  <PrintFrame :paper="paper" back="/season/weeks" words="Back to the season">
+    <template #bar>
       <button type="button" @click="show(-7)">The week before</button>
       <button type="button" @click="show(7)">The week after</button>
-    </SheetBar>
-    <article v-if="own" class="sheet week-page" :style="page" :aria-label="`Week of ${own.name}`">
+    </template>
+    <PaperSheet v-if="own" :paper="paper" fit :label="`Week of ${own.name}`">
       <header>
         <div>
           <h1>{{ own.name }}</h1>
@@ -61,35 +61,34 @@ const show = (days: number) => router.replace({ query: { ...route.query, from: a
             >{{ e.starts ? `${e.starts.slice(0, 5)} ` : '' }}{{ e.title || e.kind }}</small
           >
         </h2>
-        <table v-if="d.work.length">
+        <p v-if="d.cards.length === 0" class="small">no practice planned</p>
+        <table v-for="c in d.cards" :key="c.passage">
+          <caption>
+            <strong>{{ c.title }}</strong>,
+            {{
+              c.measures
+            }}
+            <span class="small">{{ c.pieceTitle }}</span>
+          </caption>
           <tbody>
-            <tr v-for="w in d.work" :key="w.session">
+            <tr v-for="w in c.work" :key="w.session">
               <td class="tick" aria-label="box to tick"></td>
-              <td>
-                <strong>{{ w.title }}</strong>, {{ w.measures }}<span class="small"> {{ w.pieceTitle }}</span>
-                <span v-if="who(w.players)" class="small">{{ who(w.players) }} ({{ bandWords[w.band] }})</span>
-              </td>
               <td class="tempo">{{ w.tempo }}</td>
-              <td>{{ w.minutes }} min</td>
+              <td class="minutes">{{ w.minutes }} min</td>
+              <td class="small who-has">{{ who(w.players) }}{{ who(w.players) ? ` (${bandWords[w.band]})` : '' }}</td>
             </tr>
           </tbody>
         </table>
-        <p v-else class="small">no practice planned</p>
       </section>
       <footer>
         Tick what was clean at its tempo. Rest five minutes in every half hour. Pain, numbness or locked fingers: stop
         and tell your teacher.
       </footer>
-    </article>
-  </main>
+    </PaperSheet>
+  </PrintFrame>
 </template>
 
-<style src="../parts/sheets/sheet.css"></style>
 <style scoped>
-.week-page {
-  padding: 13mm;
-  max-width: none;
-}
 .day h2 {
   display: flex;
   gap: 12px;
@@ -98,17 +97,21 @@ const show = (days: number) => router.replace({ query: { ...route.query, from: a
 .day h2 small {
   font-weight: 400;
 }
-td .small {
-  display: block;
+.day p {
+  margin: 0;
+}
+caption {
+  text-align: left;
 }
 .tempo {
   white-space: nowrap;
-  padding-right: 12px;
+  width: 150px;
 }
-@media print {
-  .week-page {
-    padding: 13mm;
-    min-height: 0 !important;
-  }
+.minutes {
+  white-space: nowrap;
+  width: 60px;
+}
+td.who-has {
+  white-space: normal;
 }
 </style>

@@ -11,7 +11,7 @@ import WeekGrid from './WeekGrid.vue'
 import { addDays, dayName, mondayOf, weekOf, workOf, type Work } from './weeks'
 
 /** Who practices what on which day at which step: a week of a section or a player. */
-const MinutesChart = defineAsyncComponent(() => import('../charts/MinutesChart.vue'))
+const MinutesGraph = defineAsyncComponent(() => import('../graphs/MinutesGraph.vue'))
 const props = defineProps<{ piece?: number }>()
 const season = useSeason()
 const calendar = useCalendar()
@@ -68,7 +68,7 @@ const thisWeek = () => (monday.value = mondayOf(dayFromNow(0)))
       </span>
     </div>
     <WeekGrid :days="days" :work="work" :minutes="minutesOf" :meetings="meetings" @move="moving = $event" />
-    <MinutesChart v-if="work.length" :work="work" :minutes="minutesOf" />
+    <MinutesGraph v-if="work.length" :work="work" :minutes="minutesOf" />
     <MoveDialog
       v-if="moving && season.data.value"
       :work="moving"

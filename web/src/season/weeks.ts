@@ -1,4 +1,4 @@
-import { unitWords } from '../transport/store'
+import { unitWords } from '../common/units'
 import type { SeasonItem } from './queries'
 
 /** A session with what it practices. */
@@ -75,6 +75,7 @@ export function workOf(items: readonly SeasonItem[], whose: Whose): Work[] {
 export interface DayCard {
   passage: number
   title: string
+  pieceTitle: string
   measures: string
   work: Work[]
 }
@@ -83,7 +84,8 @@ export interface DayCard {
 export function cardsOf(work: readonly Work[]): DayCard[] {
   const cards = new Map<number, DayCard>()
   for (const w of work) {
-    const card = cards.get(w.passage) ?? { passage: w.passage, title: w.title, measures: w.measures, work: [] }
+    const { passage, title, pieceTitle, measures } = w
+    const card = cards.get(w.passage) ?? { passage, title, pieceTitle, measures, work: [] }
     card.work.push(w)
     cards.set(w.passage, card)
   }

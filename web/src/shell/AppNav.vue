@@ -78,7 +78,7 @@ nav a.router-link-active[href^='/season'],
 nav a.router-link-active[href^='/auditions'],
 nav a.within {
   background: var(--plum);
-  color: #fff;
+  color: var(--white);
 }
 .done {
   margin-left: auto;

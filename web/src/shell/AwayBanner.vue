@@ -17,7 +17,7 @@ import { isAway } from '../api/connection'
   margin: 0;
   padding: 8px 16px;
   background: var(--rosin);
-  color: #fff;
+  color: var(--white);
   font-weight: 500;
 }
 @media print {

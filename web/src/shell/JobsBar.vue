@@ -2,7 +2,7 @@
 import { Button as AButton, Progress as AProgress } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
-import { api, take, type Schemas } from '../api/client'
+import { api, fetched, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 import { tellError } from '../common/tell'
 
@@ -10,7 +10,7 @@ import { tellError } from '../common/tell'
 const queries = useQueryClient()
 const jobs = useQuery({
   queryKey: keys.jobs,
-  queryFn: () => take(api.GET('/api/jobs')),
+  queryFn: () => fetched(api.GET('/api/jobs')),
   refetchInterval: (q) => (q.state.data?.some((j) => !over(j)) ? 700 : false),
 })
 const over = (j: Schemas['JobView']) => ['done', 'failed', 'cancelled'].includes(j.state)
@@ -22,7 +22,7 @@ watch(
   () => jobs.data.value?.filter(over).map((j) => j.id) ?? [],
   async (done) => {
     for (const job of done) {
-      const told = await take(api.GET('/api/jobs/{job}', { params: { path: { job } } })).catch(() => null)
+      const told = await fetched(api.GET('/api/jobs/{job}', { params: { path: { job } } })).catch(() => null)
       if (told?.state === 'failed') tellError(new Error(told.sentence ?? `${told.title} failed.`))
     }
     if (done.length)
@@ -31,7 +31,7 @@ watch(
 )
 
 async function cancel(job: string) {
-  await take(api.DELETE('/api/jobs/{job}', { params: { path: { job } } }))
+  await fetched(api.DELETE('/api/jobs/{job}', { params: { path: { job } } }))
   await queries.invalidateQueries({ queryKey: keys.jobs })
 }
 </script>

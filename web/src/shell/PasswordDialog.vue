@@ -2,7 +2,7 @@
 import { InputPassword as AInputPassword } from 'ant-design-vue'
 import { ref } from 'vue'
 import { doAct, isBusy } from '../acts/useAct'
-import { api, take } from '../api/client'
+import { api, fetched } from '../api/client'
 import FormDialog from '../common/FormDialog.vue'
 
 const emit = defineEmits<{ close: [] }>()
@@ -15,7 +15,7 @@ async function save() {
   const done = await doAct({
     key: 'password',
     run: async () => {
-      await take(api.PUT('/api/session/password', { body: { present: present.value, next: next.value } }))
+      await fetched(api.PUT('/api/session/password', { body: { present: present.value, next: next.value } }))
       return true
     },
     words: 'The password is changed. Everybody else who was signed in has to sign in again.',

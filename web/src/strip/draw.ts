@@ -57,14 +57,14 @@ function drawCell(g: CanvasRenderingContext2D, view: View, data: StripData, p: n
   const key = `${id}:${m}`
   if (data.open.has(key)) {
     // A tick: a difference waits for a decision.
-    g.strokeStyle = step > 2 ? '#F3B79F' : palette.rosin
+    g.strokeStyle = step > 2 ? palette.rosinLight : palette.rosin
     g.lineWidth = 1.8
     g.beginPath()
     g.moveTo(x + view.cell - gap - 1.5, y + 1.5)
     g.lineTo(x + Math.max(1, view.cell - gap - 5), y + Math.min(7, view.row - 3))
     g.stroke()
   } else if (data.settled.has(key)) {
-    g.fillStyle = step > 2 ? '#CFE0C9' : palette.moss
+    g.fillStyle = step > 2 ? palette.mossLight : palette.moss
     g.beginPath()
     g.arc(x + view.cell / 2 - gap / 2, y + view.row / 2 - 0.5, Math.min(2.4, view.cell / 3), 0, Math.PI * 2)
     g.fill()

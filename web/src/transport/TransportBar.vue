@@ -8,7 +8,8 @@ import { useTempos } from '../stations/tempo/ladder'
 import BeatShown from './BeatShown.vue'
 import ClickPanel from './ClickPanel.vue'
 import FaderBox from './FaderBox.vue'
-import { units, unitWords, useTransport, type Playable } from './store'
+import { units, unitWords } from '../common/units'
+import { useTransport, type Playable } from './store'
 
 const props = defineProps<{ what: Playable; words: string }>()
 const transport = useTransport()

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { expect, test } from 'vitest'
 import { eventsOf } from './events'
 import { quartersAt, samePlace, secondsAt, type Performance } from './performance'

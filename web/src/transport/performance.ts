@@ -1,4 +1,4 @@
-import { api, take, type Schemas } from '../api/client'
+import { api, fetched, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 import { queries } from '../api/queryClient'
 
@@ -34,13 +34,13 @@ export function performanceOf(what: Playable, asked: Asked): Promise<Performance
   const { unit, bpm, repeats, click } = asked
   const body = { unit, bpm, repeats, click, countOff: true }
   return queries.fetchQuery({
-    queryKey: [...keys.of(what.piece, 'performance'), what.variant ?? '', what.parts, what.from, what.to, asked],
+    queryKey: keys.of(what.piece, 'performance', what.variant ?? '', what.parts, what.from, what.to, asked),
     staleTime: Infinity,
     gcTime: 60_000,
     meta: { shown: true },
     queryFn: () =>
       what.variant
-        ? take(
+        ? fetched(
             api.POST('/api/pieces/{id}/variants/{recipe}/performance', {
               params: {
                 path: { id: what.piece, recipe: what.variant },
@@ -49,7 +49,7 @@ export function performanceOf(what: Playable, asked: Asked): Promise<Performance
               body: { ...body, parts: null, from: null, to: null, repeats: 'played' },
             }),
           )
-        : take(
+        : fetched(
             api.POST('/api/pieces/{id}/performance', {
               params: { path: { id: what.piece } },
               body: { ...body, parts: asked.withOthers ? null : [...what.parts], from: what.from, to: what.to },

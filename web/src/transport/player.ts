@@ -1,6 +1,6 @@
-import { getContext, start as unlock } from 'tone'
 import { eventsOf, type Bus, type SoundEvent } from './events'
 import { samePlace, type Performance } from './performance'
+import { stopTicking, tick } from './ticker'
 import { limiter, strike } from './voices'
 
 /** Where each fader stands, 0 to 1; 0 is mute. */
@@ -46,7 +46,8 @@ export const full: Mix = { mine: 0.5, others: 0.3, click: 0.6 }
 let session: Session | null = null
 let levels: Mix = { mine: 1, others: 1, click: 1 }
 
-const audio = () => getContext().rawContext as AudioContext
+let context: AudioContext | null = null
+const audio = () => (context ??= new AudioContext({ latencyHint: 'interactive' }))
 
 /** Makes the sound ready before it is needed, as far as the browser lets a page do so without a key. */
 export function warm() {
@@ -63,7 +64,7 @@ export async function play(
   isOver: () => boolean,
 ) {
   stop()
-  await unlock()
+  await audio().resume()
   // Stopped while the sound was being made ready.
   if (isOver()) return
   const ctx = audio()
@@ -89,7 +90,7 @@ export async function play(
     shown: -1,
   }
   mix(levels)
-  getContext().on('tick', pump)
+  tick(pump)
   pump()
   markFirst(ctx, session.base)
   requestAnimationFrame(show)
@@ -100,7 +101,7 @@ export function stop() {
   const s = session
   session = null
   if (!s) return
-  getContext().off('tick', pump)
+  stopTicking()
   s.master.disconnect()
   for (const source of s.sounding) source.stop()
   s.onNow(null)

@@ -22,7 +22,7 @@ vi.mock('../api/client', () => ({
       )
     },
   },
-  take: (answer: Promise<unknown>) => answer,
+  fetched: (answer: Promise<unknown>) => answer,
 }))
 
 const what = { piece: 1, parts: ['P1'], from: '1', to: '2', fromIndex: 0, toIndex: 1 }

@@ -5,7 +5,6 @@ import { performanceOf, type Asked, type Playable } from './performance'
 import type { Mix, Now } from './player'
 
 export type { Playable } from './performance'
-export { fractionValue, quartersOf, units, unitWords } from './units'
 
 let loaded: Promise<typeof import('./player')> | null = null
 const player = () => (loaded ??= import('./player'))

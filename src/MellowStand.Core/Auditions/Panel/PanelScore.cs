@@ -15,7 +15,7 @@ public enum PanelWay
 /// <summary>What one listener gave a candidate.</summary>
 /// <param name="Listener">Number of the listener.</param>
 /// <param name="Marks">Marks by criterion, 0 to <see cref="TestCriteria.Best"/>.</param>
-public sealed record ListenerMarks(int Listener, IReadOnlyDictionary<string, int> Marks);
+public sealed record ListenerGrades(int Listener, IReadOnlyDictionary<string, int> Marks);
 
 /// <summary>What a candidate comes to.</summary>
 /// <param name="Percent">Percent of what could be had, or null while no listener has given all marks.</param>
@@ -43,7 +43,7 @@ public static class Panels
     /// <param name="weights">Criteria with their weights.</param>
     /// <param name="marks">What each listener gave; half-filled sheets do not count yet.</param>
     /// <param name="way">How they are brought together.</param>
-    public static PanelScore Of(IReadOnlyList<TestWeight> weights, IEnumerable<ListenerMarks> marks, PanelWay way)
+    public static PanelScore Of(IReadOnlyList<TestWeight> weights, IEnumerable<ListenerGrades> marks, PanelWay way)
     {
         var whole = marks
             .Select(m => (m.Listener, m.Marks, Percent: TestScore.Percent(weights, m.Marks)))

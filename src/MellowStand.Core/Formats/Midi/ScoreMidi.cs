@@ -21,7 +21,7 @@ public static class ScoreMidi
     /// <param name="performance">What sounds.</param>
     /// <param name="parts">The parts in order; each is a track, though nothing sounds in it.</param>
     /// <param name="program">General MIDI program of a part from 1, or null where none is known.</param>
-    public static byte[] Music(Score score, PassagePerformance performance, IReadOnlyList<Part> parts, Func<Part, int?> program)
+    public static byte[] Music(Score score, PerformedRange performance, IReadOnlyList<Part> parts, Func<Part, int?> program)
     {
         var ticks = new TickGrid(performance);
         var channels = Channels(parts, program);
@@ -36,7 +36,7 @@ public static class ScoreMidi
     }
 
     /// <summary>The click of a performance alone, in the same time as its music.</summary>
-    public static byte[] Clicks(PassagePerformance performance)
+    public static byte[] Clicks(PerformedRange performance)
     {
         var ticks = new TickGrid(performance);
         var track = new MidiTrack();
@@ -51,7 +51,7 @@ public static class ScoreMidi
         return MidiFile.Write([Conductor("Click", performance, ticks), track], ticks.PerQuarter);
     }
 
-    private static MidiTrack Conductor(string title, PassagePerformance performance, TickGrid ticks)
+    private static MidiTrack Conductor(string title, PerformedRange performance, TickGrid ticks)
     {
         var track = new MidiTrack();
         track.Name(title);
@@ -106,7 +106,7 @@ public static class ScoreMidi
     {
         private readonly Fraction _first;
 
-        public TickGrid(PassagePerformance performance)
+        public TickGrid(PerformedRange performance)
         {
             _first = performance.Pace.Steps[0].At;
             var ticks = (long)UsualTicks;

@@ -62,7 +62,7 @@ public sealed class BeatToBeat : IRecipe
         };
 
     private static PlainNote? Next(Passage passage) =>
-        PassageReader.Landing(passage.Study, passage.Part, passage.To + 1)?.Voices[0].Notes[0];
+        PracticeRangeReader.Landing(passage.Study, passage.Part, passage.To + 1)?.Voices[0].Notes[0];
 
     // The line cut at each beat on which something begins; a beat inside a longer note belongs to the one before.
     private static IEnumerable<(PlainMeasure Measure, List<PlainNote> Notes)> Split(Passage passage)

@@ -32,7 +32,7 @@ public sealed class ToTheDownbeat : IRecipe
         var own = passage.Music.Measures.Skip(first).Take(count).ToList();
         if (!own.SelectMany(m => m.Voices).SelectMany(v => v.Notes).Any(n => n.Sounds))
             return [];
-        var landing = PassageReader.Landing(passage.Study, passage.Part, passage.From + first + own.Count);
+        var landing = PracticeRangeReader.Landing(passage.Study, passage.Part, passage.From + first + own.Count);
         return landing is null ? own : [.. own, landing];
     }
 }

@@ -29,5 +29,5 @@ public sealed class WithLine : IRecipe
 
     /// <inheritdoc/>
     public IReadOnlyList<PlainPart> Make(Passage passage) =>
-        [passage.Music, PassageReader.Read(passage.Study, passage.Other!, passage.From, passage.To)];
+        [passage.Music, PracticeRangeReader.Read(passage.Study, passage.Other!, passage.From, passage.To)];
 }

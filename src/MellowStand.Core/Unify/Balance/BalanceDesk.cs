@@ -48,7 +48,7 @@ public static class BalanceDesk
             if (TuneOf(groups, tune) is not { } leading)
                 continue;
             var others = groups.Where(g => g != leading).ToList();
-            balances.Add(new MeasureBalance(m, leading, Loudness.Sum(others.Select(o => o.Decibels)), others.Sum(o => o.Players)));
+            balances.Add(new MeasureBalance(m, leading, Decibels.Sum(others.Select(o => o.Decibels)), others.Sum(o => o.Players)));
         }
 
         return balances;
@@ -81,7 +81,7 @@ public static class BalanceDesk
     {
         var worst = run.MaxBy(b => b.Cover)!;
         var excess = worst.Cover - Audible;
-        var steps = (int)Math.Ceiling(excess / Loudness.Step(context.House));
+        var steps = (int)Math.Ceiling(excess / Decibels.Step(context.House));
         var more = (int)Math.Ceiling(worst.Tune.Players * Math.Pow(10, excess / 10)) - worst.Tune.Players;
         var names = string.Join(", ", worst.Tune.Parts.Select(context.NameOf));
         var why = string.Create(
@@ -129,14 +129,14 @@ public static class BalanceDesk
     {
         var own = parts.Select(p => (Part: p, Notes: notes.Where(n => n.PartId == p.Id).ToList())).ToList();
         var levels = own.Select(o =>
-            Loudness.OfLevel(context.House, context.LevelsOf(o.Part).At(o.Notes[0].Onset)?.Level ?? DynamicLevels.Default)
-            + Loudness.OfPlayers(players(o.Part.Id))
+            Decibels.OfLevel(context.House, context.LevelsOf(o.Part).At(o.Notes[0].Onset)?.Level ?? DynamicLevels.Default)
+            + Decibels.OfPlayers(players(o.Part.Id))
         );
         var busiest = around.MaxBy(a => a.Count)!;
         return new LineLoudness(
             [.. parts.Select(p => p.Id)],
             parts.Sum(p => players(p.Id)),
-            Loudness.Sum(levels),
+            Decibels.Sum(levels),
             own.Max(o => o.Notes.Average(n => n.TopSounding!.Value)),
             busiest.Count,
             busiest.Select(n => n.TopSounding).Distinct().Count()

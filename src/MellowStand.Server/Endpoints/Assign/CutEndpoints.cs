@@ -45,7 +45,7 @@ public sealed record CutView(
 public sealed record ManyPassages(IReadOnlyList<PassageRequest>? Passages);
 
 /// <summary>Passages by number.</summary>
-public sealed record PassageIds(IReadOnlyList<long>? Passages);
+public sealed record PassageNumbers(IReadOnlyList<long>? Passages);
 
 /// <summary>Assign: passages cut from form and heat, and handed out many at once.</summary>
 public static class CutEndpoints
@@ -109,13 +109,13 @@ public static class CutEndpoints
         );
     }
 
-    private static NoContent Remove(PassageIds ids, PassageRepository passages, TimeProvider clock)
+    private static NoContent Remove(PassageNumbers ids, PassageRepository passages, TimeProvider clock)
     {
         passages.RemoveMany((ids.Passages ?? []).Passages(), clock.GetUtcNow());
         return TypedResults.NoContent();
     }
 
-    private static NoContent Restore(PassageIds ids, PassageRepository passages)
+    private static NoContent Restore(PassageNumbers ids, PassageRepository passages)
     {
         passages.RestoreMany((ids.Passages ?? []).Passages());
         return TypedResults.NoContent();

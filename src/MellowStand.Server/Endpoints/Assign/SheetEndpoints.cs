@@ -129,9 +129,9 @@ internal static class SheetEndpoints
                 ],
                 [.. MarkEndpoints.Of(piece).Where(r => r.Parts.Contains(own))],
                 [
-                    .. FirstPassages
+                    .. FirstRanges
                         .Of(heat, piece.Layer.Knowledge.House, MostPassages)
-                        .Select(p => new StartView(piece.Label(p.From), piece.Label(p.To), FirstPassages.Words(p.Heat))),
+                        .Select(p => new StartView(piece.Label(p.From), piece.Label(p.To), FirstRanges.Words(p.Heat))),
                 ]
             )
         );

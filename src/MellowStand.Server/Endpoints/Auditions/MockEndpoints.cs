@@ -147,7 +147,7 @@ public static class MockEndpoints
         var marks = request.Marks ?? new Dictionary<string, int>();
         TestEndpoints.Check(marks, row.Weights);
         mocks
-            .Mark(mock, new MockMarkRow(number, listener, marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
+            .Mark(mock, new MockGradesRow(number, listener, marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
             .Demand("This sheet");
         return TypedResults.Ok(views.Of(desk.Find(mocks.SetOf(row.Round)), Find(mocks, mock)));
     }

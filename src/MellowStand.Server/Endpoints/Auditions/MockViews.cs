@@ -187,6 +187,6 @@ public sealed class MockViews(EnsembleRepository ensemble)
 
     private static List<TestWeight> Weights(MockRow mock) => [.. mock.Weights.Select(w => new TestWeight(w.Key, w.Value))];
 
-    private static IEnumerable<ListenerMarks> Marks(MockRow mock, int number) =>
-        mock.Marks.Where(m => m.Number == number).Select(m => new ListenerMarks(m.Listener, m.Marks));
+    private static IEnumerable<ListenerGrades> Marks(MockRow mock, int number) =>
+        mock.Marks.Where(m => m.Number == number).Select(m => new ListenerGrades(m.Listener, m.Marks));
 }

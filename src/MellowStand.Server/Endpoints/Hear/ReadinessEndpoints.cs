@@ -160,7 +160,7 @@ public static class ReadinessEndpoints
         long passage,
         PassageRepository passages,
         ReadinessService readiness,
-        PassageTimes times,
+        LearningTimes times,
         HouseRepository house,
         long section
     )

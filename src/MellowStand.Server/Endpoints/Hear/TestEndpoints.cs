@@ -184,7 +184,7 @@ public static class TestEndpoints
         if (!views.Has(row, new PlayerId(player)))
             throw Refusal.NotFound("This player does not have the passage of the test. Load the test again.");
         tests
-            .Mark(test, new TestMarkRow(new PlayerId(player), marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
+            .Mark(test, new TestGradesRow(new PlayerId(player), marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
             .Demand("The marks of this player");
         return TypedResults.Ok(views.Of(Find(tests, test)));
     }

@@ -71,7 +71,7 @@ public sealed class TestViews(PassageRepository passages, EnsembleRepository ens
         return new CriterionView(weight.Name, known?.Words ?? weight.Name, known?.IsForScales ?? false, weight.Weight);
     }
 
-    private static TestedView Tested(PlayerRow player, string section, List<TestWeight> weights, TestMarkRow? row)
+    private static TestedView Tested(PlayerRow player, string section, List<TestWeight> weights, TestGradesRow? row)
     {
         var marks = row?.Marks ?? new Dictionary<string, int>();
         return new TestedView(

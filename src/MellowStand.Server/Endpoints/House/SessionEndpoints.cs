@@ -40,7 +40,7 @@ public static class SessionEndpoints
         HttpContext http,
         Sessions sessions,
         SessionRepository kept,
-        StandOptions options,
+        ServerOptions options,
         TimeProvider clock
     )
     {
@@ -53,7 +53,7 @@ public static class SessionEndpoints
         Credentials credentials,
         HttpContext http,
         Sessions sessions,
-        StandOptions options,
+        ServerOptions options,
         TimeProvider clock
     )
     {
@@ -66,7 +66,7 @@ public static class SessionEndpoints
         Credentials credentials,
         HttpContext http,
         Sessions sessions,
-        StandOptions options,
+        ServerOptions options,
         TimeProvider clock
     )
     {
@@ -79,7 +79,7 @@ public static class SessionEndpoints
         PasswordEdit edit,
         HttpContext http,
         Sessions sessions,
-        StandOptions options,
+        ServerOptions options,
         TimeProvider clock
     )
     {

@@ -71,7 +71,7 @@ public static class PrintEndpoints
             throw Refusal.Conflict(
                 "No Chromium is installed on the server's machine, so it cannot make PDFs. Print from the page instead."
             );
-        var cookie = http.Request.Cookies[StandCookie.Name];
+        var cookie = http.Request.Cookies[SignInCookie.Name];
         var name = $"{FileName(title)} {what}.zip";
         var job = jobs.Add(
             $"Printing {title}",

@@ -4,27 +4,44 @@ using Microsoft.AspNetCore.Mvc;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>What a query says of scales besides which ones they are.</summary>
-/// <param name="Instrument">Instrument id of the catalog.</param>
-/// <param name="Pitch"><c>written</c> or <c>concert</c> tonics.</param>
-/// <param name="Octaves">Octaves; all that the instrument has when left out.</param>
-/// <param name="Rhythm">The rhythm.</param>
-/// <param name="Slurring">The slurring.</param>
-/// <param name="Signs"><c>signature</c> or <c>accidentals</c>.</param>
-/// <param name="Fingerings"><c>chosen</c>, <c>all</c> or <c>none</c>.</param>
-/// <param name="Positions">For the bass: <c>small-steps</c> or <c>six</c>; the school's when left out.</param>
-/// <param name="Level">The level whose range is kept; the school's when left out.</param>
-public sealed record ScaleQuery(
-    [FromQuery(Name = "instrument")] string? Instrument = null,
-    [FromQuery(Name = "pitch")] string? Pitch = null,
-    [FromQuery(Name = "octaves")] int? Octaves = null,
-    [FromQuery(Name = "rhythm")] string? Rhythm = null,
-    [FromQuery(Name = "slurring")] string? Slurring = null,
-    [FromQuery(Name = "signs")] string? Signs = null,
-    [FromQuery(Name = "fingerings")] string? Fingerings = null,
-    [FromQuery(Name = "positions")] string? Positions = null,
-    [FromQuery(Name = "level")] string? Level = null
-)
+public sealed class ScaleQuery
 {
+    /// <summary>Instrument id of the catalog.</summary>
+    [FromQuery(Name = "instrument")]
+    public string? Instrument { get; init; }
+
+    /// <summary><c>written</c> or <c>concert</c> tonics.</summary>
+    [FromQuery(Name = "pitch")]
+    public string? Pitch { get; init; }
+
+    /// <summary>Octaves; all that the instrument has when left out.</summary>
+    [FromQuery(Name = "octaves")]
+    public int? Octaves { get; init; }
+
+    /// <summary>The rhythm.</summary>
+    [FromQuery(Name = "rhythm")]
+    public string? Rhythm { get; init; }
+
+    /// <summary>The slurring.</summary>
+    [FromQuery(Name = "slurring")]
+    public string? Slurring { get; init; }
+
+    /// <summary><c>signature</c> or <c>accidentals</c>.</summary>
+    [FromQuery(Name = "signs")]
+    public string? Signs { get; init; }
+
+    /// <summary><c>chosen</c>, <c>all</c> or <c>none</c>.</summary>
+    [FromQuery(Name = "fingerings")]
+    public string? Fingerings { get; init; }
+
+    /// <summary>For the bass: <c>small-steps</c> or <c>six</c>; the school's when left out.</summary>
+    [FromQuery(Name = "positions")]
+    public string? Positions { get; init; }
+
+    /// <summary>The level whose range is kept; the school's when left out.</summary>
+    [FromQuery(Name = "level")]
+    public string? Level { get; init; }
+
     /// <summary>The list of these scales.</summary>
     public ScaleListRequest Of(IReadOnlyList<ScaleAsk> scales) =>
         new(Instrument, scales, Pitch, Rhythm, Slurring, Signs, Fingerings, Positions, Level);

@@ -33,7 +33,7 @@ public static class Performing
 
     /// <summary>Performs a range of a piece with its decisions.</summary>
     /// <exception cref="Refusal">What is asked makes no sense.</exception>
-    public static PassagePerformance Perform(Layer layer, PerformanceRequestView request) =>
+    public static PerformedRange Perform(Layer layer, PerformanceRequestView request) =>
         Perform(layer.Study, new AddressBook(layer.Edition.Id, layer.Current), request);
 
     /// <summary>Performs a range of any score.</summary>
@@ -41,7 +41,7 @@ public static class Performing
     /// <param name="book">Its addresses.</param>
     /// <param name="request">What is asked.</param>
     /// <exception cref="Refusal">What is asked makes no sense.</exception>
-    public static PassagePerformance Perform(StudyContext study, AddressBook book, PerformanceRequestView request)
+    public static PerformedRange Perform(StudyContext study, AddressBook book, PerformanceRequestView request)
     {
         var place = book.OfParts(request.Parts ?? [.. study.Score.Parts.Select(p => p.Id)], request.From, request.To);
         var tempo = TempoOf(study, place.From.Index, request);
@@ -58,7 +58,7 @@ public static class Performing
     /// <summary>A performance as the interface shows it.</summary>
     /// <param name="study">What is known of the score.</param>
     /// <param name="p">The performance.</param>
-    public static PerformanceView View(StudyContext study, PassagePerformance p) =>
+    public static PerformanceView View(StudyContext study, PerformedRange p) =>
         new(
             Round(p.Seconds),
             Round(p.StartsAt),

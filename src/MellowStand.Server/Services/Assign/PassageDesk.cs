@@ -6,7 +6,7 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Services;
 
 /// <summary>Makes a passage out of what a director wants, and asks back where that looks like a slip.</summary>
-public sealed class PassageDesk(PieceDesk desk, EnsembleRepository ensemble, PassageTempos tempos, TimeProvider clock)
+public sealed class PassageDesk(PieceDesk desk, EnsembleRepository ensemble, WindowTempos tempos, TimeProvider clock)
 {
     private const double UsualStep = 4;
     private const int FewDays = 2;

@@ -13,7 +13,7 @@ public sealed class HandOutDesk(
     CalendarRepository calendar,
     PassageDesk desk,
     CutDesk cutter,
-    PassageTempos tempos,
+    WindowTempos tempos,
     PieceDesk pieces,
     TimeProvider clock
 )

@@ -198,7 +198,7 @@ public sealed class DemoAudition(
         );
         for (var number = 1; number <= set.Candidates.Count / 2; number++)
             for (var listener = 1; listener <= 3; listener++)
-                mocks.Mark(id, new MockMarkRow(number, listener, Marks(weights, number, listener), "", 0));
+                mocks.Mark(id, new MockGradesRow(number, listener, Marks(weights, number, listener), "", 0));
     }
 
     // Good and less good, each listener a little otherwise, nothing at random.

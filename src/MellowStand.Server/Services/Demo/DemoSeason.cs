@@ -98,7 +98,7 @@ public sealed class DemoSeason(
         foreach (var (player, n) in players.Take(players.Count / 2).Select((p, n) => (p, n)))
             tests.Mark(
                 test,
-                new TestMarkRow(
+                new TestGradesRow(
                     player.Id,
                     weights.Select((w, i) => (w.Key, Mark: 3 + ((n + i) % 3))).ToDictionary(m => m.Key, m => m.Mark),
                     "",

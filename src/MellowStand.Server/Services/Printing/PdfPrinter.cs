@@ -51,7 +51,7 @@ public sealed class PdfPrinter(IServer server)
             await page.SetCookieAsync(
                     new CookieParam
                     {
-                        Name = StandCookie.Name,
+                        Name = SignInCookie.Name,
                         Value = cookie,
                         Url = root,
                         HttpOnly = true,

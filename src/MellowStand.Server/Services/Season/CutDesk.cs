@@ -4,7 +4,7 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Server.Services;
 
 /// <summary>Cuts a piece into passages.</summary>
-public sealed class CutDesk(PieceDesk desk, PassageTimes times)
+public sealed class CutDesk(PieceDesk desk, LearningTimes times)
 {
     private const int MostMeasures = 64;
 

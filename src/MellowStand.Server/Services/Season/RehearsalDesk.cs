@@ -8,7 +8,7 @@ public sealed class RehearsalDesk(
     PassageRepository passages,
     ReadinessService readiness,
     CalendarDesk calendar,
-    PassageTimes times,
+    LearningTimes times,
     TimeProvider clock
 )
 {
@@ -36,7 +36,7 @@ public sealed class RehearsalDesk(
     }
 
     // Half its heat, half the chance that it is not there yet; of whom nothing is known counts as even.
-    private static double Need(PassageTime time, IReadOnlyList<PlayerReadiness> ready)
+    private static double Need(LearningTime time, IReadOnlyList<PlayerReadiness> ready)
     {
         var open = ready.Select(r => 1 - (r.Forecast.Chance ?? 0.5)).DefaultIfEmpty(0.5).Average();
         return (time.Heat + open) / 2;

@@ -12,7 +12,7 @@ public sealed class SeasonDesk(
     PieceRepository pieces,
     ReadinessService readiness,
     CalendarDesk calendar,
-    PassageTimes times,
+    LearningTimes times,
     SeasonRepository seasons,
     HouseRepository house,
     TimeProvider clock

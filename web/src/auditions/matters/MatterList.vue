@@ -2,7 +2,7 @@
 import { Button as AButton, Spin as ASpin } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import { useMatters, type Matter } from '../queries'
@@ -15,13 +15,13 @@ const chosen = ref<Record<string, string>>({})
 const busy = isBusy('answer')
 const answerOf = (m: Matter) => chosen.value[m.name] ?? m.answer ?? m.answers[0]!.name
 const words = (m: Matter, name: string | null | undefined) => m.answers.find((a) => a.name === name)?.words ?? ''
-const fresh = [keys.auditions, ['piece'], keys.shelf] as const
+const fresh = [keys.auditions, keys.pieces, keys.shelf] as const
 
 const decide = (m: Matter) =>
   doAct({
     key: 'answer',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/auditions/{set}/matters/{matter}', {
           params: { path: { set: props.set, matter: m.name } },
           body: { answer: answerOf(m), seen: m.answer ?? null },
@@ -36,7 +36,7 @@ const takeBack = (m: Matter) =>
   doAct({
     key: 'answer',
     run: async () => {
-      await take(
+      await fetched(
         api.DELETE('/api/auditions/{set}/matters/{matter}', {
           params: { path: { set: props.set, matter: m.name } },
         }),
@@ -51,7 +51,7 @@ const undoOne = (piece: number, decision: number) =>
   doAct({
     key: `undo one ${decision}`,
     run: async () => {
-      await take(api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: piece, decision } } }))
+      await fetched(api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: piece, decision } } }))
       return true
     },
     words: 'Undone at this one place.',

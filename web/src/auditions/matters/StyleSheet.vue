@@ -3,8 +3,9 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { longDate } from '../../common/dates'
 import { useDrawn } from '../../parts/print/useDrawn'
+import PaperSheet from '../../parts/print/PaperSheet.vue'
+import PrintFrame from '../../parts/print/PrintFrame.vue'
 import { usePaper } from '../../parts/print/usePaper'
-import SheetBar from '../../parts/sheets/SheetBar.vue'
 import { askedWords } from '../pieces/matrix'
 import { useSet, useStyle } from '../queries'
 
@@ -15,7 +16,6 @@ const { paper } = usePaper()
 const id = computed(() => Number(route.params.set))
 const set = useSet(id)
 const style = useStyle(id)
-const page = computed(() => ({ width: `${paper.value.width}mm`, minHeight: `${paper.value.height}mm` }))
 const asked = (round: number) =>
   (set.data.value?.entries ?? [])
     .filter((e) => askedWords(e, round) !== null)
@@ -31,11 +31,9 @@ const whoWords = (who: readonly string[]) =>
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <SheetBar :paper="paper" :back="{ name: 'audition', params: { set: id, tab: 'answers' } }" words="Back to the set">
-      <span class="quiet">One page for all players.</span>
-    </SheetBar>
-    <article v-if="set.data.value && style.data.value" class="sheet" :style="page" aria-label="Style sheet">
+  <PrintFrame :paper="paper" :back="{ name: 'audition', params: { set: id, tab: 'answers' } }" words="Back to the set">
+    <template #bar><span class="quiet">One page for all players.</span></template>
+    <PaperSheet v-if="set.data.value && style.data.value" :paper="paper" fit label="Style sheet">
       <header>
         <div>
           <h1>{{ set.data.value.name }}</h1>
@@ -71,11 +69,10 @@ const whoWords = (who: readonly string[]) =>
         </dl>
       </section>
       <footer>Your teacher's word, and the rules of whoever holds the audition, come before this page.</footer>
-    </article>
-  </main>
+    </PaperSheet>
+  </PrintFrame>
 </template>
 
-<style src="../../parts/sheets/sheet.css"></style>
 <style scoped>
 .who {
   display: grid;
@@ -91,7 +88,7 @@ dd {
   margin: 0;
 }
 small {
-  color: #4c5560;
+  color: var(--slate-ink);
 }
 dd small {
   display: block;

@@ -3,8 +3,9 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { longDate } from '../../common/dates'
 import { useDrawn } from '../../parts/print/useDrawn'
+import PaperSheet from '../../parts/print/PaperSheet.vue'
+import PrintFrame from '../../parts/print/PrintFrame.vue'
 import { usePaper } from '../../parts/print/usePaper'
-import SheetBar from '../../parts/sheets/SheetBar.vue'
 import { useMock } from '../queries'
 
 /** A printed sheet for each listener: numbers in the drawn order, and room for marks. */
@@ -13,22 +14,13 @@ const route = useRoute()
 const { paper } = usePaper()
 const id = computed(() => Number(route.params.mock))
 const mock = useMock(id)
-const page = computed(() => ({ width: `${paper.value.width}mm`, minHeight: `${paper.value.height}mm` }))
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <SheetBar :paper="paper" :back="{ name: 'mock', params: { mock: id } }" words="Back to the mock audition">
-      <span class="quiet">One page a listener.</span>
-    </SheetBar>
+  <PrintFrame :paper="paper" :back="{ name: 'mock', params: { mock: id } }" words="Back to the mock audition">
+    <template #bar><span class="quiet">One page a listener.</span></template>
     <template v-if="mock.data.value">
-      <article
-        v-for="l in mock.data.value.listeners"
-        :key="l"
-        class="sheet"
-        :style="page"
-        :aria-label="`Sheet of ${l}`"
-      >
+      <PaperSheet v-for="l in mock.data.value.listeners" :key="l" :paper="paper" fit :label="`Sheet of ${l}`">
         <header>
           <div>
             <h1>{{ mock.data.value.title }}</h1>
@@ -60,12 +52,11 @@ const page = computed(() => ({ width: `${paper.value.width}mm`, minHeight: `${pa
           </tbody>
         </table>
         <footer>Each mark from 0 (not there) to 5 (as on the day). Marks are private records.</footer>
-      </article>
+      </PaperSheet>
     </template>
-  </main>
+  </PrintFrame>
 </template>
 
-<style src="../../parts/sheets/sheet.css"></style>
 <style scoped>
 table {
   width: 100%;
@@ -74,7 +65,7 @@ table {
 }
 th,
 td {
-  border: 1px solid #8d8579;
+  border: 1px solid var(--print-rule);
   padding: 3px 5px;
   text-align: left;
   height: 24px;

@@ -2,7 +2,7 @@
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import { shortDate } from '../../common/dates'
 import { useMocks, type AuditionSet, type Mock } from '../queries'
@@ -17,7 +17,7 @@ const remove = (m: Mock) =>
   doAct({
     key: `mock ${m.id}`,
     run: async () => {
-      await take(api.DELETE('/api/mocks/{mock}', { params: { path: { mock: m.id } } }))
+      await fetched(api.DELETE('/api/mocks/{mock}', { params: { path: { mock: m.id } } }))
       return true
     },
     words: `“${m.title}” is taken back.`,

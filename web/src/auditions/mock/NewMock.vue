@@ -3,7 +3,7 @@ import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import { dayFromNow } from '../../common/dates'
 import DayField from '../../common/DayField.vue'
@@ -42,7 +42,7 @@ async function save() {
   const made = await doAct({
     key: 'new mock',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/auditions/{set}/mocks', {
           params: { path: { set: props.set.id } },
           body: {

@@ -1,4 +1,4 @@
-import type { MarkRow } from '../../marking/marks'
+import type { MarkRow } from '../../grading/grades'
 import type { Mock } from '../queries'
 
 type Seat = Mock['seats'][number]

@@ -2,7 +2,7 @@
 import { Button as AButton, Spin as ASpin } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { longDate } from '../../common/dates'
 import { useCandidates, type AuditionSet, type Round } from '../queries'
 import PickCandidates from './PickCandidates.vue'
@@ -16,7 +16,7 @@ const handOut = (round: Round) =>
   doAct({
     key: 'hand out round',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/auditions/{set}/rounds/{round}/handout', {
           params: { path: { set: props.set.id, round: round.id! } },
         }),

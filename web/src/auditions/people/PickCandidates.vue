@@ -2,7 +2,7 @@
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys, useEnsemble } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
@@ -34,7 +34,7 @@ async function save() {
   const kept = await doAct({
     key: 'candidates',
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/auditions/{set}/candidates', {
           params: { path: { set: props.set.id } },
           body: { candidates: wanted(all.value), version: props.set.version },

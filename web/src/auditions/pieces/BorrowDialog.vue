@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
@@ -34,9 +34,10 @@ const query = computed(() => ({
   octaves: octaves.value === 'proposed' ? undefined : octaves.value,
 }))
 const plan = useQuery({
-  queryKey: computed(() => [...keys.auditions, props.set.id, 'borrow', props.entry.id, query.value]),
+  queryKey: computed(() => keys.auditionsOf(props.set.id, 'borrow', props.entry.id, query.value)),
   enabled: computed(() => instrument.value !== undefined),
-  queryFn: () => take(api.GET('/api/auditions/{set}/entries/{entry}/borrow', { params: { path, query: query.value } })),
+  queryFn: () =>
+    fetched(api.GET('/api/auditions/{set}/entries/{entry}/borrow', { params: { path, query: query.value } })),
 })
 const options = computed(() =>
   (instruments.data.value ?? [])
@@ -54,7 +55,7 @@ async function save() {
   const kept = await doAct({
     key: 'borrow',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/auditions/{set}/entries/{entry}/borrow', {
           params: { path },
           body: { instrument: instrument.value!, reading: reading.value, octaves: query.value.octaves ?? null },

@@ -2,7 +2,7 @@
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
@@ -13,7 +13,7 @@ const props = defineProps<{ set: AuditionSet; entry: Entry }>()
 const emit = defineEmits<{ close: [] }>()
 const instruments = useInstruments()
 const kinds = useKinds()
-const fresh = [keys.auditions, ['piece'], keys.shelf]
+const fresh = [keys.auditions, keys.pieces, keys.shelf]
 const instrument = ref(props.entry.instrument)
 const kind = ref(props.entry.kind)
 const slowest = ref(props.entry.slowest ?? undefined)
@@ -50,7 +50,7 @@ async function save() {
   }
   const kept = await doAct({
     key: 'audition piece',
-    run: () => take(api.PUT('/api/auditions/{set}/entries/{entry}', { ...path, body })),
+    run: () => fetched(api.PUT('/api/auditions/{set}/entries/{entry}', { ...path, body })),
     words: `${props.entry.title} is changed.`,
     undo: () => ({ kind: 'auditionPiece', set: props.set.id, entry: props.entry.id, before }),
     fresh,
@@ -62,7 +62,7 @@ async function leaveOut() {
   const done = await doAct({
     key: 'audition piece',
     run: async () => {
-      await take(api.DELETE('/api/auditions/{set}/entries/{entry}', path))
+      await fetched(api.DELETE('/api/auditions/{set}/entries/{entry}', path))
       return true
     },
     words: `${props.entry.title} is out of the set; it stays on the shelf.`,

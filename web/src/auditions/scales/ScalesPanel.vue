@@ -3,7 +3,7 @@ import { Button as AButton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import VariantMusic from '../../practice/VariantMusic.vue'
@@ -54,7 +54,7 @@ const busy = isBusy('keep scales')
 async function keep() {
   const made = await doAct({
     key: 'keep scales',
-    run: () => take(api.POST('/api/scales', { body: listBody(wish.value) })),
+    run: () => fetched(api.POST('/api/scales', { body: listBody(wish.value) })),
     words: (p) => `${p.title} is on the shelf.`,
     undo: (p) => ({ kind: 'pieceAdded', piece: p.id }),
     fresh: [keys.shelf],
@@ -67,7 +67,7 @@ const intoSet = (piece: number, title: string) =>
   doAct({
     key: 'scales into set',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/auditions/{set}/entries', {
           params: { path: { set: set.value } },
           body: { piece, instrument: wish.value.instrument, kind: 'scales' },

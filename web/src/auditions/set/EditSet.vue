@@ -2,7 +2,7 @@
 import { Input as AInput } from 'ant-design-vue'
 import { ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import type { AuditionSet } from '../queries'
@@ -30,7 +30,7 @@ async function save() {
   const kept = await doAct({
     key: 'edit set',
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/auditions/{set}', {
           params: { path: { set: props.set.id } },
           body: { name: name.value, rounds: rounds.value, version: props.set.version },

@@ -58,7 +58,7 @@ small {
   display: block;
 }
 .look td {
-  background: #f6ecd8;
+  background: var(--brass-wash);
 }
 .why {
   font-size: 12.5px;

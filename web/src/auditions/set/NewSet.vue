@@ -109,7 +109,7 @@ async function save() {
   display: flex;
   gap: 10px;
   align-items: center;
-  border: 1px dashed #cfc4b2;
+  border: 1px dashed var(--edge);
   border-radius: 4px;
   padding: 12px;
 }

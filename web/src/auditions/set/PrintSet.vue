@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import PdfJob from '../../parts/print/PdfJob.vue'
 import type { AuditionSet } from '../queries'
 
 /** Style sheet, part letters and practice sheets of all players as PDFs in one zip. */
 const props = defineProps<{ set: AuditionSet }>()
 const start = () =>
-  take(api.POST('/api/auditions/{set}/prints', { params: { path: { set: props.set.id } }, body: { paper: null } }))
+  fetched(api.POST('/api/auditions/{set}/prints', { params: { path: { set: props.set.id } }, body: { paper: null } }))
 </script>
 
 <template><PdfJob class="plain" words="PDFs for all players (zip)" :start="start" /></template>

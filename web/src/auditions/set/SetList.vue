@@ -3,7 +3,7 @@ import { Button as AButton, Spin as ASpin } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { longDate } from '../../common/dates'
 import { useSets } from '../queries'
@@ -17,7 +17,7 @@ const remove = (s: Schemas['AuditionLine']) =>
   doAct({
     key: `remove set ${s.id}`,
     run: async () => {
-      await take(api.DELETE('/api/auditions/{set}', { params: { path: { set: s.id } } }))
+      await fetched(api.DELETE('/api/auditions/{set}', { params: { path: { set: s.id } } }))
       return true
     },
     words: `${s.name} is taken back, with its pieces.`,

@@ -2,7 +2,7 @@
 import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, take, type Piece, type Schemas } from '../../api/client'
+import { api, fetched, type Piece, type Schemas } from '../../api/client'
 import { doAct, isBusy } from '../../acts/useAct'
 import { keys } from '../../api/queries'
 import FilePick from '../../views/shelf/FilePick.vue'
@@ -14,7 +14,7 @@ const id = computed(() => props.piece.id)
 const waiting = ref<{ file: File; plan: Schemas['EditionPlanView'] } | null>(null)
 const older = useQuery({
   queryKey: computed(() => keys.of(id.value, 'editions')),
-  queryFn: () => take(api.GET('/api/pieces/{id}/editions', { params: { path: { id: id.value } } })),
+  queryFn: () => fetched(api.GET('/api/pieces/{id}/editions', { params: { path: { id: id.value } } })),
 })
 
 const busy = isBusy('edition')
@@ -31,7 +31,7 @@ function useNew() {
 const back = () =>
   doAct({
     key: 'edition',
-    run: () => take(api.POST('/api/pieces/{id}/editions/restore', { params: { path: { id: id.value } } })),
+    run: () => fetched(api.POST('/api/pieces/{id}/editions/restore', { params: { path: { id: id.value } } })),
     words: 'The earlier edition is back, with the decisions it had.',
   })
 </script>

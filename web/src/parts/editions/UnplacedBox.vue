@@ -2,7 +2,7 @@
 import { Button as AButton } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, watch } from 'vue'
-import { api, take, type Piece, type Schemas } from '../../api/client'
+import { api, fetched, type Piece, type Schemas } from '../../api/client'
 import { doAct, isBusy } from '../../acts/useAct'
 import { keys } from '../../api/queries'
 import PickMany from '../../common/PickMany.vue'
@@ -15,7 +15,7 @@ const props = defineProps<{ piece: Piece }>()
 const id = computed(() => props.piece.id)
 const waiting = useQuery({
   queryKey: computed(() => keys.of(id.value, 'unplaced')),
-  queryFn: () => take(api.GET('/api/pieces/{id}/unplaced', { params: { path: { id: id.value } } })),
+  queryFn: () => fetched(api.GET('/api/pieces/{id}/unplaced', { params: { path: { id: id.value } } })),
 })
 const kinds: Record<string, string> = {
   decision: 'Decision',
@@ -37,13 +37,13 @@ const busy = isBusy('place')
 const place = (u: Unplaced) =>
   doAct({
     key: 'place',
-    run: () => take(api.PUT('/api/pieces/{id}/unplaced/{kind}/{key}', { ...path(u), body: { ...where } })),
+    run: () => fetched(api.PUT('/api/pieces/{id}/unplaced/{kind}/{key}', { ...path(u), body: { ...where } })),
     words: `${u.what}: placed at ${where.from}–${where.to}.`,
   })
 const drop = (u: Unplaced) =>
   doAct({
     key: 'place',
-    run: () => take(api.DELETE('/api/pieces/{id}/unplaced/{kind}/{key}', path(u))),
+    run: () => fetched(api.DELETE('/api/pieces/{id}/unplaced/{kind}/{key}', path(u))),
     words: `${u.what}: dropped.`,
   })
 </script>

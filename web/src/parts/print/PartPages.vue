@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
-import { api, take, type Piece } from '../../api/client'
+import { api, fetched, type Piece } from '../../api/client'
 import { longDate } from '../../common/dates'
 import { engraveUrl, paperUrl, sliceUrl } from '../../engraving/engraver'
 import { clearNumbers } from '../../engraving/measureNumbers'
-import { fractionValue } from '../../transport/store'
+import { fractionValue } from '../../common/units'
 import { layOut, onOnePage, restsAt } from './layOut'
 import { inside, marginMillimetres, type Paper } from './papers'
 
@@ -23,7 +23,7 @@ const pages = useQuery({
   meta: { shown: true },
   queryFn: async ({ signal }) => {
     const { id, measures: labels, frames } = props.piece
-    const notes = await take(
+    const notes = await fetched(
       api.GET('/api/pieces/{id}/parts/{part}/notes', { params: { path: { id, part: props.part } }, signal }),
     )
     const starts = frames.reduce((all, f) => [...all, all.at(-1)! + fractionValue(f.length)], [0])
@@ -91,7 +91,7 @@ const sheet = computed(() => ({
 <style scoped>
 .part-page {
   position: relative;
-  background: #fff;
+  background: var(--white);
   border: 1px solid var(--line);
   margin: 0 auto 20px;
   overflow: hidden;

@@ -7,6 +7,7 @@ import { queries } from '../../api/queryClient'
 import { daysWords, longDate } from '../../common/dates'
 import RewordDialog from '../../stations/study/RewordDialog.vue'
 import { useFindingActs } from '../../stations/study/useFindingActs'
+import PrintFrame from '../print/PrintFrame.vue'
 import { useDrawn } from '../print/useDrawn'
 import ReviewBar from './ReviewBar.vue'
 import ReviewLine from './ReviewLine.vue'
@@ -27,7 +28,6 @@ const rewording = ref<Finding | null>(null)
 const acts = useFindingActs(id, () => part.value?.name ?? partId.value)
 const where = (f: { from: string; to: string }) =>
   f.from === f.to ? `measure ${f.from}` : `measures ${f.from}–${f.to}`
-const print = () => window.print()
 
 async function then(act: Promise<unknown>) {
   await act
@@ -41,15 +41,12 @@ function reworded(words: string | null) {
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <p class="bar">
-      <RouterLink :to="{ name: 'piece', params: { id, station: 'study' } }">Back to Study</RouterLink>
-      <button type="button" @click="print">Print</button>
-      <span class="quiet">One page; prints on A4 and Letter.</span>
-    </p>
-    <p v-if="piece.isError.value || letter.isError.value" class="card empty" role="alert">
-      {{ (piece.error.value ?? letter.error.value)?.message }}
-    </p>
+  <PrintFrame
+    :back="{ name: 'piece', params: { id, station: 'study' } }"
+    words="Back to Study"
+    :problem="(piece.error.value ?? letter.error.value)?.message"
+  >
+    <template #bar><span class="quiet">One page; prints on A4 and Letter.</span></template>
     <ReviewBar :waiting="waiting" @all="then(acts.reviewAll(waiting, 'sent'))" />
     <article v-if="piece.data.value && l" class="sheet">
       <header>
@@ -116,10 +113,9 @@ function reworded(words: string | null) {
       </footer>
     </article>
     <RewordDialog v-if="rewording" :finding="rewording" @save="reworded" @close="rewording = null" />
-  </main>
+  </PrintFrame>
 </template>
 
-<style src="./sheet.css"></style>
 <style scoped>
 section {
   margin-top: 14px;

@@ -25,7 +25,7 @@ const emit = defineEmits<{ send: []; hold: []; reword: [] }>()
 
 <style scoped>
 .unreviewed {
-  color: #5a6570;
+  color: var(--slate-ink);
   border-left: 2px dashed var(--rosin);
   padding-left: 8px;
   margin-left: -10px;

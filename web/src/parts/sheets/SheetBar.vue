@@ -4,7 +4,7 @@ import PickOne from '../../common/PickOne.vue'
 import { papers, type Paper } from '../print/papers'
 
 /** Above a page to print: the way back, the paper, print, and what the page adds; itself it is not printed. */
-defineProps<{ paper: Paper; back: RouteLocationRaw; words: string }>()
+defineProps<{ paper?: Paper; back: RouteLocationRaw; words: string }>()
 const route = useRoute()
 const router = useRouter()
 const options = papers.map((p) => ({ value: p.name, label: p.name }))
@@ -15,7 +15,9 @@ const print = () => window.print()
 <template>
   <p class="bar">
     <RouterLink :to="back">{{ words }}</RouterLink>
-    <span class="paper"><PickOne :value="paper.name" label="Paper" :options="options" @update:value="choose" /></span>
+    <span v-if="paper" class="paper"
+      ><PickOne :value="paper.name" label="Paper" :options="options" @update:value="choose"
+    /></span>
     <button type="button" @click="print">Print</button>
     <slot />
   </p>

@@ -5,7 +5,8 @@ import type { Finding, Piece, Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { longDate, shortDate } from '../../common/dates'
 import { paperUrl, sliceUrl } from '../../engraving/engraver'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
+import PaperSheet from '../print/PaperSheet.vue'
 import { inside, type Paper } from '../print/papers'
 import { fitMusic } from './fitMusic'
 import ReviewLine from './ReviewLine.vue'
@@ -31,7 +32,7 @@ const remarks = computed(() => props.sheet.remarks.filter((r) => r.parts.include
 const labels = computed(() => props.piece.measures.slice(p.value.fromIndex, p.value.toIndex + 1))
 
 const music = useQuery({
-  queryKey: computed(() => [...keys.sheet(p.value.id), 'music', props.part, props.paper.name, props.stamp]),
+  queryKey: computed(() => keys.sheet(p.value.id, 'music', props.part, props.paper.name, props.stamp)),
   staleTime: 0,
   meta: { shown: true },
   queryFn: async ({ signal }) => {
@@ -52,12 +53,11 @@ const howOf = (step: number) =>
     .filter(Boolean)
     .join('; ')
 const isLong = computed(() => music.data.value?.fits === false)
-const page = computed(() => ({ width: `${props.paper.width}mm`, minHeight: `${props.paper.height}mm` }))
 const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
 </script>
 
 <template>
-  <article class="sheet sheet-page" :style="page" :aria-label="`Sheet of ${name}`">
+  <PaperSheet class="sheet-page" :paper="paper" :label="`Sheet of ${name}`">
     <div ref="words">
       <header>
         <div>
@@ -116,26 +116,22 @@ const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
         Rest five minutes in every half hour. Pain, numbness or locked fingers: stop and tell your teacher.
       </footer>
     </div>
-  </article>
-  <article v-for="(svg, i) in musicAlone" :key="i" class="sheet sheet-page" :style="page">
+  </PaperSheet>
+  <PaperSheet
+    v-for="(svg, i) in musicAlone"
+    :key="i"
+    class="sheet-page"
+    :paper="paper"
+    :label="`Music of ${name}, page ${i + 1}`"
+  >
     <p class="small">{{ name }} · {{ p.title }} · {{ i + 1 }} of {{ musicAlone.length }}</p>
     <!-- eslint-disable-next-line vue/no-v-html -->
     <div class="music" v-html="svg"></div>
-  </article>
+  </PaperSheet>
 </template>
 
 <style scoped>
-.sheet-page {
-  padding: 13mm;
-  max-width: none;
-}
 .advice {
   display: block;
-}
-@media print {
-  .sheet-page {
-    padding: 13mm;
-    min-height: 0 !important;
-  }
 }
 </style>

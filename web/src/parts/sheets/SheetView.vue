@@ -2,12 +2,12 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take, type Finding } from '../../api/client'
+import { api, fetched, type Finding } from '../../api/client'
 import { keys, usePiece } from '../../api/queries'
 import { queries } from '../../api/queryClient'
 import RewordDialog from '../../stations/study/RewordDialog.vue'
 import { useFindingActs } from '../../stations/study/useFindingActs'
-import SheetBar from './SheetBar.vue'
+import PrintFrame from '../print/PrintFrame.vue'
 import { usePaper } from '../print/usePaper'
 import ReviewBar from './ReviewBar.vue'
 import { useDrawn } from '../print/useDrawn'
@@ -23,7 +23,7 @@ const sheet = useQuery({
   // A sheet is printed as the piece stands now, not as it stood when it was last looked at.
   staleTime: 0,
   meta: { shown: true },
-  queryFn: () => take(api.GET('/api/passages/{passage}/sheet', { params: { path: { passage: id.value } } })),
+  queryFn: () => fetched(api.GET('/api/passages/{passage}/sheet', { params: { path: { passage: id.value } } })),
 })
 const pieceId = computed(() => sheet.data.value?.passage.piece ?? 0)
 const piece = usePiece(pieceId)
@@ -66,18 +66,18 @@ function reworded(words: string | null) {
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <SheetBar
-      :paper="paper"
-      :back="{ name: 'piece', params: { id: pieceId, station: 'assign' } }"
-      words="Back to the piece"
-    >
+  <PrintFrame
+    :paper="paper"
+    :back="{ name: 'piece', params: { id: pieceId, station: 'assign' } }"
+    words="Back to the piece"
+    :problem="sheet.error.value?.message"
+  >
+    <template #bar>
       <span class="quiet">One page a part.</span>
       <span v-if="ways.length" class="ways"
         >Practice sheets: <RouterLink v-for="p in parts" :key="p" :to="practiceOf(p)">{{ nameOf(p) }}</RouterLink></span
       >
-    </SheetBar>
-    <p v-if="sheet.isError.value" class="card empty" role="alert">{{ sheet.error.value?.message }}</p>
+    </template>
     <ReviewBar :waiting="waiting" @all="then(acts.reviewAll(waiting, 'sent'))" />
     <template v-if="sheet.data.value && piece.data.value">
       <SheetPage
@@ -94,10 +94,9 @@ function reworded(words: string | null) {
       />
     </template>
     <RewordDialog v-if="rewording" :finding="rewording" @save="reworded" @close="rewording = null" />
-  </main>
+  </PrintFrame>
 </template>
 
-<style src="./sheet.css"></style>
 <style scoped>
 .ways {
   display: flex;

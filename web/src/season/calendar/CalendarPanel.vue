@@ -2,7 +2,7 @@
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { dayFromNow } from '../../common/dates'
 import { tellError } from '../../common/tell'
@@ -42,7 +42,7 @@ const remove = (e: CalendarEntry) =>
   doAct({
     key: `entry ${e.id}`,
     run: async () => {
-      await take(api.POST('/api/calendar/entries/remove', { body: { entries: [e.id] } }))
+      await fetched(api.POST('/api/calendar/entries/remove', { body: { entries: [e.id] } }))
       return true
     },
     words: `${nameOf(e)} is out of the calendar.`,
@@ -117,7 +117,7 @@ h2 {
   margin-left: auto;
 }
 .file {
-  border: 1px solid #cfc4b2;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   padding: 5px 14px;
   cursor: pointer;

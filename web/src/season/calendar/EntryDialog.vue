@@ -2,7 +2,7 @@
 import { Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import { dayFromNow } from '../../common/dates'
 import DayField from '../../common/DayField.vue'
@@ -50,7 +50,7 @@ async function save() {
     ? await doAct({
         ...about,
         run: () =>
-          take(
+          fetched(
             api.PUT('/api/calendar/entries/{entry}', {
               params: { path: { entry: there.id } },
               body: body(form.value.first),
@@ -63,7 +63,7 @@ async function save() {
     : await doAct({
         ...about,
         run: () =>
-          take(
+          fetched(
             api.POST('/api/calendar/entries', {
               body: { entries: Array.from({ length: weeks.value }, (_, i) => body(addDays(form.value.first, 7 * i))) },
             }),
@@ -108,7 +108,7 @@ async function save() {
 <style scoped>
 .time {
   height: 32px;
-  border: 1px solid #cfc4b2;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   background: var(--card);
   font: inherit;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { shortDate } from '../../common/dates'
 import FormDialog from '../../common/FormDialog.vue'
@@ -48,7 +48,7 @@ async function keep() {
   )
   const done = await doAct({
     key: 'calendar import',
-    run: () => take(api.POST('/api/calendar/entries', { body: { entries } })),
+    run: () => fetched(api.POST('/api/calendar/entries', { body: { entries } })),
     words: (ids) => `${ids.entries?.length ?? 0} events of ${props.file} are in the calendar.`,
     undo: (ids) => ({ kind: 'entriesAdded', entries: [...(ids.entries ?? [])] }),
     fresh: [keys.calendar, keys.season],

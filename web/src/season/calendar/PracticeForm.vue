@@ -2,7 +2,7 @@
 import { Button as AButton, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys, useEnsemble } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 
@@ -36,7 +36,7 @@ function toggle(day: number) {
 const save = () =>
   doAct({
     key: 'practice',
-    run: () => take(api.PUT('/api/calendar/practice', { body: { ...form.value, version: props.practice.version } })),
+    run: () => fetched(api.PUT('/api/calendar/practice', { body: { ...form.value, version: props.practice.version } })),
     words: `Practice: ${form.value.minutes} minutes a day. Plan anew to use it.`,
     undo: () => ({ kind: 'practiceTimes', before: props.practice }),
     fresh: [keys.calendar, keys.season],
@@ -46,7 +46,7 @@ function give(whose: string, id: number, to: number | null) {
   const before = props.own.find((o) => o.whose === whose && o.id === id)?.minutes ?? null
   return doAct({
     key: `minutes ${whose} ${id}`,
-    run: () => take(api.PUT('/api/calendar/minutes', { body: { whose, id, minutes: to } })),
+    run: () => fetched(api.PUT('/api/calendar/minutes', { body: { whose, id, minutes: to } })),
     words: to === null ? 'As the school again.' : `${nameOf({ whose, id, minutes: to })}: ${to} minutes a day.`,
     undo: () => ({ kind: 'ownMinutes', before: { whose, id, minutes: before } }),
     fresh: [keys.calendar, keys.season],

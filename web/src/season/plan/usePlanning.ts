@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { queries } from '../../api/queryClient'
 import { tellError } from '../../common/tell'
@@ -16,11 +16,11 @@ export function usePlanning() {
   async function plan() {
     if (job.value) return
     try {
-      const begun = await take(api.POST('/api/season/draft'))
+      const begun = await fetched(api.POST('/api/season/draft'))
       job.value = begun
       const done = await followJob(begun, (now) => (job.value = now))
       const id = Number(done.result?.split('/').at(-1))
-      draft.value = await take(api.GET('/api/season/plans/{plan}', { params: { path: { plan: id } } }))
+      draft.value = await fetched(api.GET('/api/season/plans/{plan}', { params: { path: { plan: id } } }))
     } catch (e) {
       tellError(e)
     } finally {
@@ -38,10 +38,10 @@ export function usePlanning() {
     const kept = await doAct({
       key: 'keep plan',
       run: () =>
-        take(api.POST('/api/season/plans/{plan}/keep', { params: { path: { plan: made.id } }, body: { seen } })),
+        fetched(api.POST('/api/season/plans/{plan}/keep', { params: { path: { plan: made.id } }, body: { seen } })),
       words: 'The plan is in force.',
       undo: () => ({ kind: 'planKept', plan: made.id }),
-      fresh: [keys.season, keys.passages, ['piece']],
+      fresh: [keys.season, keys.passages, keys.pieces],
     })
     if (kept) draft.value = null
   }
@@ -50,7 +50,7 @@ export function usePlanning() {
     doAct({
       key: `session ${work.session}`,
       run: () =>
-        take(
+        fetched(
           api.PUT('/api/season/sessions/{session}', {
             params: { path: { session: work.session } },
             body: { day, byHand: true, version },
@@ -58,7 +58,7 @@ export function usePlanning() {
         ),
       words,
       undo: () => ({ kind: 'sessionMoved', session: work.session, day: work.day, byHand: work.byHand }),
-      fresh: [keys.season, keys.passages, ['piece']],
+      fresh: [keys.season, keys.passages, keys.pieces],
     })
 
   const forget = () => {

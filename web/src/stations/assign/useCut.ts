@@ -1,6 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Piece } from '../../api/client'
+import { api, fetched, type Piece } from '../../api/client'
 import { tellError } from '../../common/tell'
 import type { Selection } from '../../selection'
 import { piecesOf, type CutPiece } from './cutDraft'
@@ -20,7 +20,7 @@ export function useCut(piece: Ref<Piece>, selection: Ref<Selection | null>) {
     const s = selection.value
     const { measures } = piece.value
     try {
-      const views = await take(
+      const views = await fetched(
         api.POST('/api/pieces/{id}/cut', {
           params: { path: { id: piece.value.id } },
           body: {
@@ -58,7 +58,7 @@ export function useCut(piece: Ref<Piece>, selection: Ref<Selection | null>) {
     const done = await doAct({
       key: 'hand out many',
       run: () =>
-        take(
+        fetched(
           api.POST('/api/pieces/{id}/passages/many', {
             params: { path: { id } },
             body: {

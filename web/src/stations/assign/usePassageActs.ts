@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Passage, type Schemas } from '../../api/client'
+import { api, fetched, type Passage, type Schemas } from '../../api/client'
 import { asAsked } from './passageForm'
 
 type Request = Schemas['PassageRequest']
@@ -13,7 +13,7 @@ export function usePassageActs(id: Ref<number>) {
 
   async function withQuestions(body: Request, go: () => Promise<boolean>): Promise<boolean> {
     refused.value = ''
-    const questions = await take(
+    const questions = await fetched(
       api.POST('/api/pieces/{id}/passages/questions', { params: { path: { id: id.value } }, body }),
     ).catch(() => [])
     if (questions.length === 0) return go()
@@ -32,7 +32,7 @@ export function usePassageActs(id: Ref<number>) {
     withQuestions(body, async () => {
       const made = await doAct({
         key: 'hand out',
-        run: () => take(api.POST('/api/pieces/{id}/passages', { params: { path: { id: id.value } }, body })),
+        run: () => fetched(api.POST('/api/pieces/{id}/passages', { params: { path: { id: id.value } }, body })),
         words: (p) => `“${p.title}” is handed out. Its section sheet is ready to print.`,
         undo: (p) => ({ kind: 'handedOut', passage: p.id }),
         refused: (e) => (refused.value = (e as Error).message),
@@ -44,7 +44,7 @@ export function usePassageActs(id: Ref<number>) {
     withQuestions(body, async () => {
       const made = await doAct({
         key: `passage ${p.id}`,
-        run: () => take(api.PUT('/api/passages/{passage}', { params: { path: { passage: p.id } }, body })),
+        run: () => fetched(api.PUT('/api/passages/{passage}', { params: { path: { passage: p.id } }, body })),
         words: (now) => `“${now.title}” is changed.`,
         undo: () => ({ kind: 'passageEdited', passage: p.id, before: asAsked(p) }),
         refused: (e) => (refused.value = (e as Error).message),
@@ -56,7 +56,7 @@ export function usePassageActs(id: Ref<number>) {
     doAct({
       key: `passage ${p.id}`,
       run: async () => {
-        await take(api.DELETE('/api/passages/{passage}', { params: { path: { passage: p.id } } }))
+        await fetched(api.DELETE('/api/passages/{passage}', { params: { path: { passage: p.id } } }))
         return true
       },
       words: `“${p.title}” is taken back.`,

@@ -2,17 +2,17 @@
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { shortDate } from '../../common/dates'
 import DayField from '../../common/DayField.vue'
 import FormDialog from '../../common/FormDialog.vue'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
 
 /** What was logged of one player in one passage: each entry is corrected or taken back. */
 type Entry = Schemas['LogView']
 defineProps<{ entries: readonly Entry[] }>()
-const fresh = [keys.log, keys.shelf, keys.season, ['piece']] as const
+const fresh = [keys.log, keys.shelf, keys.season, keys.pieces] as const
 const editing = ref<Entry | null>(null)
 const form = ref({ bpm: 0, heard: '', note: '', clean: true })
 const refused = ref('')
@@ -37,7 +37,7 @@ async function save() {
   const body = { ...asRequest(e), ...form.value, note: form.value.note || null }
   const done = await doAct({
     key: 'correct entry',
-    run: () => take(api.PUT('/api/log/{entry}', { params: { path: { entry: e.id } }, body })),
+    run: () => fetched(api.PUT('/api/log/{entry}', { params: { path: { entry: e.id } }, body })),
     words: `The entry of ${e.playerName} is corrected.`,
     undo: () => ({ kind: 'logEdited', entry: e.id, before: asRequest(e) }),
     fresh,
@@ -49,7 +49,7 @@ const remove = (e: Entry) =>
   doAct({
     key: `entry ${e.id}`,
     run: async () => {
-      await take(api.DELETE('/api/log/{entry}', { params: { path: { entry: e.id } } }))
+      await fetched(api.DELETE('/api/log/{entry}', { params: { path: { entry: e.id } } }))
       return true
     },
     words: `The entry of ${e.playerName} is taken back.`,

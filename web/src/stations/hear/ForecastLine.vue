@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { quartersOf } from '../../transport/store'
+import { quartersOf } from '../../common/units'
 import { forecastPoints } from './forecastPoints'
 
 const props = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Passage, Schemas } from '../../api/client'
-import { quartersOf } from '../../transport/store'
+import { quartersOf } from '../../common/units'
 
 /** How far one player is with one passage: the last clean tempo and a shape for the state. */
 const props = defineProps<{ ready: Schemas['ReadyView'] | undefined; passage: Passage }>()
@@ -51,7 +51,7 @@ const last = computed(() => {
 }
 .early span,
 .on-time span {
-  color: #46633f;
+  color: var(--moss-ink);
 }
 .cannot-tell span {
   color: var(--slate);

@@ -5,7 +5,7 @@ import type { Passage } from '../../api/client'
 import AskFirst from '../../common/AskFirst.vue'
 import { dayFromNow, shortDate } from '../../common/dates'
 import DayField from '../../common/DayField.vue'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
 import type { StationEvents, StationProps } from '..'
 import GridCell from './GridCell.vue'
 import { actOf, isFix, letterOf, read, toggled } from './typed'
@@ -35,11 +35,11 @@ const typed = computed(() => read(text.value, fixes.data.value?.length ?? 0))
 watch(
   passages,
   (list) => {
-    if (list.length && !now.value) take(list[0]!.passage)
+    if (list.length && !now.value) fetched(list[0]!.passage)
   },
   { immediate: true },
 )
-function take(p: Passage) {
+function fetched(p: Passage) {
   chosen.value = p.id
   text.value = String(stepOf(p, dayFromNow(0)))
   const first = passages.value.find((x) => x.passage.id === p.id)?.players[0]
@@ -99,7 +99,7 @@ function key(e: KeyboardEvent) {
   doing[act]!()
 }
 function open(passage: Passage, who: number) {
-  take(passage)
+  fetched(passage)
   player.value = who
   emit('active', `player ${who}`)
   void focus()
@@ -137,7 +137,7 @@ defineExpose({ focus, go })
                 :class="{ on: p.passage.id === chosen }"
                 :title="p.passage.title"
               >
-                <button type="button" :aria-pressed="p.passage.id === chosen" @click="(take(p.passage), focus())">
+                <button type="button" :aria-pressed="p.passage.id === chosen" @click="(fetched(p.passage), focus())">
                   {{ p.passage.from }}–{{ p.passage.to }}<small>{{ p.passage.title }}</small>
                 </button>
               </th>

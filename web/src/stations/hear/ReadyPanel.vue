@@ -2,7 +2,7 @@
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { isBusy } from '../../acts/useAct'
-import { useLog, usePassages, useReadiness } from '../../api/queries'
+import { useHeardIn, usePassages, useReadiness } from '../../api/queries'
 import AskFirst from '../../common/AskFirst.vue'
 import { dayFromNow, daysWords, shortDate } from '../../common/dates'
 import DayField from '../../common/DayField.vue'
@@ -10,7 +10,7 @@ import PickOne from '../../common/PickOne.vue'
 import StateWord from '../../common/StateWord.vue'
 import { useDraft } from '../../common/useDraft'
 import { neighbour } from '../../keys/useKeys'
-import { quartersOf, unitWords } from '../../transport/store'
+import { quartersOf, unitWords } from '../../common/units'
 import type { StationEvents, StationProps } from '..'
 import EntryList from './EntryList.vue'
 import ForecastLine from './ForecastLine.vue'
@@ -20,8 +20,8 @@ import { useHearing, usePieceReadiness } from './useHearing'
 
 const props = defineProps<StationProps>()
 const emit = defineEmits<Pick<StationEvents, 'show' | 'active'>>()
-const FanChart = defineAsyncComponent(() => import('../../charts/FanChart.vue'))
-const ReadinessChart = defineAsyncComponent(() => import('../../charts/ReadinessChart.vue'))
+const FanGraph = defineAsyncComponent(() => import('../../graphs/FanGraph.vue'))
+const ReadinessGraph = defineAsyncComponent(() => import('../../graphs/ReadinessGraph.vue'))
 const id = computed(() => props.piece.id)
 const passages = usePassages(id)
 const { draft, clear } = useDraft(`log ${props.piece.id}`, () => ({
@@ -34,7 +34,7 @@ const { draft, clear } = useDraft(`log ${props.piece.id}`, () => ({
 }))
 const chosen = computed(() => draft.value.passage || undefined)
 const readiness = useReadiness(chosen)
-const log = useLog()
+const log = useHeardIn(chosen)
 const form = ref<HTMLFormElement>()
 const { refused, asking, log: keep } = useHearing()
 const busy = isBusy()
@@ -50,8 +50,7 @@ const options = computed(
 )
 const people = computed(() => (readiness.data.value ?? []).map((r) => ({ ...r, id: `player ${r.player}` })))
 const names = computed(() => people.value.map((r) => ({ value: r.player, label: `${r.name}, ${r.section}` })))
-const entriesOf = (player: number) =>
-  (log.data.value ?? []).filter((l) => l.passage === draft.value.passage && l.player === player)
+const entriesOf = (player: number) => log.data.value?.get(player) ?? []
 const late = computed(() => people.value.filter((r) => r.state === 'late').length)
 
 // The passage's music is shown; the director's selection stays.
@@ -156,7 +155,7 @@ defineExpose({ step, type })
         }}</AButton>
       </form>
       <RemarkForm :passage="passage.id" :players="people" />
-      <ReadinessChart v-if="whole.data.value?.length" :passages="whole.data.value" />
+      <ReadinessGraph v-if="whole.data.value?.length" :passages="whole.data.value" />
       <ul class="entries people">
         <li v-for="r in people" :key="r.player" :aria-current="r.id === active" :class="{ on: r.id === active }">
           <div class="person">
@@ -178,7 +177,7 @@ defineExpose({ step, type })
           <details v-if="entriesOf(r.player).length" @toggle="shownFan = r.player">
             <summary class="quiet">Entries and what is expected of {{ r.name }}</summary>
             <EntryList :entries="entriesOf(r.player)" />
-            <FanChart
+            <FanGraph
               v-if="shownFan === r.player"
               :passage="passage.id"
               :player="r.player"

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { Button as AButton, Input as AInput } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { shortDate } from '../../common/dates'
 import PickOne from '../../common/PickOne.vue'
@@ -15,8 +15,8 @@ const whom = ref('all')
 const refused = ref('')
 const busy = isBusy('remark')
 const remarks = useQuery({
-  queryKey: computed(() => [...keys.log, 'remarks', props.passage]),
-  queryFn: () => take(api.GET('/api/passages/{passage}/remarks', { params: { path: { passage: props.passage } } })),
+  queryKey: computed(() => keys.logOf('remarks', props.passage)),
+  queryFn: () => fetched(api.GET('/api/passages/{passage}/remarks', { params: { path: { passage: props.passage } } })),
 })
 const options = computed(() => [
   { value: 'all', label: `all ${props.players.length} who have it` },
@@ -31,7 +31,7 @@ async function say() {
   const done = await doAct({
     key: 'remark',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/passages/{passage}/remarks', {
           params: { path: { passage: props.passage } },
           body: { players: reached.value.map((p) => p.player), words: words.value },

@@ -2,17 +2,17 @@
 import { useQuery } from '@tanstack/vue-query'
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 
 /** Each section's chance to have the passage by the date, and what gives where it will not. */
 const props = defineProps<{ passage: number; sections: readonly Schemas['SectionChanceView'][] }>()
 const open = ref<number>()
 const gives = useQuery({
-  queryKey: computed(() => [...keys.log, 'gives', props.passage, open.value]),
+  queryKey: computed(() => keys.logOf('gives', props.passage, open.value)),
   enabled: computed(() => open.value !== undefined),
   queryFn: () =>
-    take(
+    fetched(
       api.GET('/api/passages/{passage}/gives', {
         params: { path: { passage: props.passage }, query: { section: open.value! } },
       }),

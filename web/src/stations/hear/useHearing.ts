@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Passage, type Schemas } from '../../api/client'
+import { api, fetched, type Passage, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
 
 type LogBody = Schemas['LogRequest']
 
@@ -15,10 +15,10 @@ export function useHearing() {
   async function write(body: LogBody, name: string): Promise<boolean> {
     const made = await doAct({
       key: `log ${body.player}`,
-      run: () => take(api.POST('/api/log', { body })),
+      run: () => fetched(api.POST('/api/log', { body })),
       words: `Logged: ${name}, ${body.clean === false ? 'not clean' : 'clean'} at ${unitWords(body.unit)} = ${body.bpm}.`,
       undo: (entry) => ({ kind: 'logged', entry: entry.id }),
-      fresh: [keys.log, keys.shelf, keys.season, ['piece']],
+      fresh: [keys.log, keys.shelf, keys.season, keys.pieces],
       refused: (e) => (refused.value = (e as Error).message),
     })
     return made !== undefined
@@ -26,7 +26,7 @@ export function useHearing() {
 
   async function log(body: LogBody, name: string, then: () => void) {
     refused.value = ''
-    const questions = await take(api.POST('/api/log/questions', { body })).catch(() => [])
+    const questions = await fetched(api.POST('/api/log/questions', { body })).catch(() => [])
     const go = async () => {
       asking.value = null
       if (await write(body, name)) then()
@@ -40,18 +40,18 @@ export function useHearing() {
 /** All passages of a piece with their sections and players. */
 export const usePieceReadiness = (id: Ref<number>, wanted: Ref<boolean> = ref(true)) =>
   useQuery({
-    queryKey: computed(() => [...keys.log, 'piece', id.value, wanted.value]),
+    queryKey: computed(() => keys.logOf('piece', id.value, wanted.value)),
     enabled: wanted,
-    queryFn: () => take(api.GET('/api/pieces/{id}/readiness', { params: { path: { id: id.value } } })),
+    queryFn: () => fetched(api.GET('/api/pieces/{id}/readiness', { params: { path: { id: id.value } } })),
     placeholderData: (before) => before,
   })
 
 /** What to fix, from the passage's own findings. */
 export const useFixes = (passage: Ref<number | undefined>) =>
   useQuery({
-    queryKey: computed(() => [...keys.passages, passage.value, 'fixes']),
+    queryKey: computed(() => keys.passagesOf(passage.value, 'fixes')),
     enabled: computed(() => passage.value !== undefined),
-    queryFn: () => take(api.GET('/api/passages/{passage}/fixes', { params: { path: { passage: passage.value! } } })),
+    queryFn: () => fetched(api.GET('/api/passages/{passage}/fixes', { params: { path: { passage: passage.value! } } })),
   })
 
 /** The tempo to begin a hearing with: the step whose date is nearest and not past. */

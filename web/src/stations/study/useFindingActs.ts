@@ -1,7 +1,7 @@
 import type { Ref } from 'vue'
 import { doAct } from '../../acts/useAct'
 import type { Reviewed } from '../../acts/undoers'
-import { api, take, type Finding } from '../../api/client'
+import { api, fetched, type Finding } from '../../api/client'
 import { keys } from '../../api/queries'
 import { queries } from '../../api/queryClient'
 import { measuresOf } from './findings'
@@ -36,7 +36,7 @@ export function useFindingActs(id: Ref<number>, whose: (f: Finding) => string) {
     if (f.dismissed)
       return doAct({
         key: `study ${f.id}`,
-        run: () => take(api.DELETE('/api/pieces/{id}/study/{finding}/dismissal', { params: at(f) })),
+        run: () => fetched(api.DELETE('/api/pieces/{id}/study/{finding}/dismissal', { params: at(f) })),
         words: `${told(f)} is back in the list.`,
         undo: () => ({ kind: 'recalled', piece: id.value, finding: f.id, scope }),
         expect: only(f, { dismissed: false }),
@@ -44,7 +44,7 @@ export function useFindingActs(id: Ref<number>, whose: (f: Finding) => string) {
     return doAct({
       key: `study ${f.id}`,
       run: () =>
-        take(api.PUT('/api/pieces/{id}/study/{finding}/dismissal', { params: { ...at(f), query: { scope } } })),
+        fetched(api.PUT('/api/pieces/{id}/study/{finding}/dismissal', { params: { ...at(f), query: { scope } } })),
       words: `${told(f)} ${said[scope]}`,
       undo: () => ({ kind: 'dismissed', piece: id.value, finding: f.id }),
       expect:
@@ -60,7 +60,7 @@ export function useFindingActs(id: Ref<number>, whose: (f: Finding) => string) {
     if (f.written !== null) return takeOut(f)
     return doAct({
       key: `study ${f.id}`,
-      run: () => take(api.POST('/api/pieces/{id}/study/{finding}/mark', { params: at(f) })),
+      run: () => fetched(api.POST('/api/pieces/{id}/study/{finding}/mark', { params: at(f) })),
       words: `${told(f)} is written into ${whose(f)}.`,
       undo: (made) => ({ kind: 'decisions', piece: id.value, act: made.act }),
       expect: only(f, { written: 0 }),
@@ -71,7 +71,7 @@ export function useFindingActs(id: Ref<number>, whose: (f: Finding) => string) {
     doAct({
       key: `study ${f.id}`,
       run: () =>
-        take(
+        fetched(
           api.DELETE('/api/pieces/{id}/decisions/{decision}', {
             params: { path: { id: id.value, decision: f.written! } },
           }),
@@ -89,8 +89,8 @@ export function useFindingActs(id: Ref<number>, whose: (f: Finding) => string) {
       key: `review ${f.id}`,
       run: () =>
         isOff
-          ? take(api.DELETE('/api/pieces/{id}/study/{finding}/review', { params: at(f) }))
-          : take(api.PUT('/api/pieces/{id}/study/{finding}/review', { params: at(f), body: { state, words } })),
+          ? fetched(api.DELETE('/api/pieces/{id}/study/{finding}/review', { params: at(f) }))
+          : fetched(api.PUT('/api/pieces/{id}/study/{finding}/review', { params: at(f), body: { state, words } })),
       words: isOff ? `${told(f)} waits for review again.` : `${told(f)} ${reviewWords[state]}.`,
       undo: () => ({ kind: 'reviewed', piece: id.value, before: [before(f)] }),
       expect: only(f, { review: isOff ? null : state, words: isOff ? null : words }),
@@ -102,7 +102,7 @@ export function useFindingActs(id: Ref<number>, whose: (f: Finding) => string) {
     doAct({
       key: 'review all',
       run: () =>
-        take(
+        fetched(
           api.POST('/api/pieces/{id}/study/reviews', {
             params: { path: { id: id.value } },
             body: { findings: list.map((f) => f.id), state },

@@ -2,7 +2,7 @@
 import { Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { doAct, isBusy } from '../../acts/useAct'
 import { keys } from '../../api/queries'
 import { neighbour, useStationKeys } from '../../keys/useKeys'
@@ -23,9 +23,9 @@ const range = computed(() => ({
 }))
 const query = computed(() => ({ part: part.value, ...range.value }))
 const plan = useQuery({
-  queryKey: computed(() => [...keys.of(id.value, 'technique'), query.value]),
+  queryKey: computed(() => keys.of(id.value, 'technique', query.value)),
   queryFn: ({ signal }) =>
-    take(api.GET('/api/pieces/{id}/technique', { params: { path: { id: id.value }, query: query.value }, signal })),
+    fetched(api.GET('/api/pieces/{id}/technique', { params: { path: { id: id.value }, query: query.value }, signal })),
   retry: false,
   meta: { shown: true },
 })
@@ -42,7 +42,7 @@ const writeIn = () =>
   doAct({
     key: 'fingerings',
     run: () =>
-      take(api.POST('/api/pieces/{id}/technique/mark', { params: { path: { id: id.value }, query: query.value } })),
+      fetched(api.POST('/api/pieces/{id}/technique/mark', { params: { path: { id: id.value }, query: query.value } })),
     words: `The fingerings are written into ${partName.value}.`,
     undo: undoable,
   })
@@ -52,7 +52,7 @@ function fix(note: string, way: Schemas['AlternativeView']) {
   return doAct({
     key: `fix ${note}`,
     run: () =>
-      take(
+      fetched(
         api.POST('/api/pieces/{id}/decisions', {
           params: { path: { id: id.value } },
           body: body as unknown as Schemas['DecisionRequest'],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import PickOne from '../../common/PickOne.vue'
 import { InputNumber as AInputNumber } from 'ant-design-vue'
-import { units, unitWords } from '../../transport/store'
+import { units, unitWords } from '../../common/units'
 import type { LadderAsk } from './ladder'
 
 const props = defineProps<{ ask: LadderAsk; withDays?: boolean }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button as AButton } from 'ant-design-vue'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
 
 export interface Step {
   id: string

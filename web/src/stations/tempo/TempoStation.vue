@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, onMounted, ref, watch } from 'vue'
-import { useFilteredLog, useSeats } from '../../api/queries'
+import { keys, useFilteredLog, useSeats } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import { tellError } from '../../common/tell'
 import { neighbour, useStationKeys } from '../../keys/useKeys'
 import PracticeList from '../../practice/PracticeList.vue'
-import { quartersOf, useTransport } from '../../transport/store'
+import { quartersOf } from '../../common/units'
+import { useTransport } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
 import LadderForm from './LadderForm.vue'
 import LadderPicture from './LadderPicture.vue'
@@ -63,7 +64,7 @@ const heard = computed(() =>
 )
 
 const ladder = useQuery({
-  queryKey: computed(() => ['ladder', JSON.stringify(ask.value)]),
+  queryKey: computed(() => keys.ladder(JSON.stringify(ask.value))),
   queryFn: ({ signal }) => climb(ask.value, signal),
   retry: false,
   placeholderData: (before) => before,

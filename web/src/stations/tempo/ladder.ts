@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, watch, type Ref } from 'vue'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { useTransport } from '../../transport/store'
 
 /** What a ladder is asked for. */
@@ -86,7 +86,7 @@ export function useLadderAsk(piece: Ref<number>, from: Ref<string>) {
       const given = new AbortController()
       onCleanup(() => given.abort())
       tempos.open(piece.value)
-      const hint = await take(
+      const hint = await fetched(
         api.GET('/api/pieces/{id}/tempo', {
           params: { path: { id: piece.value }, query: { from: from.value } },
           signal: given.signal,
@@ -101,7 +101,7 @@ export function useLadderAsk(piece: Ref<number>, from: Ref<string>) {
 
 /** The ladder from the server. */
 export const climb = (ask: LadderAsk, signal?: AbortSignal): Promise<Schemas['LadderView']> =>
-  take(
+  fetched(
     api.POST('/api/tempo/ladder', {
       body: {
         start: ask.start,

@@ -3,7 +3,7 @@ import { Button as AButton, Checkbox as ACheckbox } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useActs } from '../../acts/store'
 import { doAct, isBusy, undoAct } from '../../acts/useAct'
-import { api, take, type Difference } from '../../api/client'
+import { api, fetched, type Difference } from '../../api/client'
 import FormDialog from '../../common/FormDialog.vue'
 import { isMeant, kindWords, readingWords } from './readings'
 
@@ -46,7 +46,7 @@ async function accept() {
   const done = await doAct({
     key: 'sure ones',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/pieces/{id}/decisions/all', {
           params: { path: { id: props.piece } },
           body: { kind: props.kind || null, differences: asked },

@@ -96,7 +96,7 @@ function open(c: { fromIndex: number; toIndex: number; tune: readonly string[] }
 .chart i {
   flex: 1;
   min-width: 1px;
-  background: #b9a9bb;
+  background: var(--lilac-deep);
 }
 .chart i.over {
   background: var(--rosin);

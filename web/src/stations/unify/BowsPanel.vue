@@ -2,7 +2,7 @@
 import { Button as AButton, Segmented as ASegmented } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas, type Stroke } from '../../api/client'
+import { api, fetched, type Schemas, type Stroke } from '../../api/client'
 import { useBowing } from '../../api/queries'
 import { neighbour, useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
@@ -30,7 +30,7 @@ const writeIn = () =>
   doAct({
     key: 'bows',
     run: () =>
-      take(api.POST('/api/pieces/{id}/bowing/mark', { params: { path: { id: id.value }, query: range.value } })),
+      fetched(api.POST('/api/pieces/{id}/bowing/mark', { params: { path: { id: id.value }, query: range.value } })),
     words: 'The bows are written in.',
     undo: (made) => ({ kind: 'decisions', piece: id.value, act: made.act }),
   })
@@ -49,7 +49,7 @@ function turn(part: string, s: Stroke) {
   return doAct({
     key: `turn ${keyOf(s)}`,
     run: () =>
-      take(
+      fetched(
         api.POST('/api/pieces/{id}/decisions', {
           params: { path: { id: id.value } },
           body: body as Schemas['DecisionRequest'],

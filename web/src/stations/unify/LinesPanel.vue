@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Line } from '../../api/client'
+import { api, fetched, type Line } from '../../api/client'
 import { useLines } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import { inSelection } from '../study/findings'
@@ -32,7 +32,7 @@ const setLeader = (l: Line, leader: string | undefined) =>
   doAct({
     key: `leader ${l.parts.join()}`,
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/pieces/{id}/lines/leader', {
           params: { path: { id: id.value } },
           body: { parts: l.parts, leader: leader || null },

@@ -1,7 +1,7 @@
 import type { Ref } from 'vue'
 import { useActs } from '../../acts/store'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Difference, type Schemas } from '../../api/client'
+import { api, fetched, type Difference, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { queries } from '../../api/queryClient'
 import { readingWords } from './readings'
@@ -30,7 +30,7 @@ export function useDecisions(id: Ref<number>, names: (parts: readonly string[]) 
     return doAct({
       key: `decide ${d.id}`,
       run: () =>
-        take(
+        fetched(
           api.POST('/api/pieces/{id}/decisions', {
             params: { path: { id: id.value } },
             body: { difference: d.id, version: d.version, ...body } as Schemas['DecisionRequest'],
@@ -70,7 +70,7 @@ export function useDecisions(id: Ref<number>, names: (parts: readonly string[]) 
     const done = await doAct({
       key: `decide ${d.id}`,
       run: async () => {
-        await take(
+        await fetched(
           api.DELETE('/api/pieces/{id}/decisions/{decision}', { params: { path: { id: id.value, decision } } }),
         )
         return true

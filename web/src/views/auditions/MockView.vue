@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { doAct } from '../../acts/useAct'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
 import { keys } from '../../api/queries'
 import ResultList from '../../auditions/mock/ResultList.vue'
 import { marked, rowsOf, sheetOf } from '../../auditions/mock/rows'
@@ -10,8 +10,8 @@ import { useMock } from '../../auditions/queries'
 import { longDate } from '../../common/dates'
 import PickOne from '../../common/PickOne.vue'
 import TabRow from '../../common/TabRow.vue'
-import MarkGrid from '../../marking/MarkGrid.vue'
-import type { MarkRow } from '../../marking/marks'
+import GradeGrid from '../../grading/GradeGrid.vue'
+import type { MarkRow } from '../../grading/grades'
 
 /** A mock audition: each listener marks numbers; the results have names. */
 type Tab = 'marks' | 'results'
@@ -42,7 +42,7 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) => {
   return doAct({
     key: `mock marks ${row.key}`,
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/mocks/{mock}/marks/{number}/{listener}', {
           params: { path: { mock: id.value, number: row.key, listener: who } },
           body: { marks, note: note || null, version: sheetOf(mock.value!.seats[row.key - 1]!, who).version },
@@ -83,7 +83,7 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) => {
           <RouterLink :to="{ name: 'mock-sheet', params: { mock: mock.id } }">Listeners' sheets</RouterLink>
           <span class="quiet">A digit from 0 to 5 marks and goes on.</span>
         </p>
-        <MarkGrid :key="listener" plain who="Number" :rows="rows" :criteria="mock.criteria" :write="write" />
+        <GradeGrid :key="listener" plain who="Number" :rows="rows" :criteria="mock.criteria" :write="write" />
       </template>
       <ResultList v-else :mock="mock" />
     </template>

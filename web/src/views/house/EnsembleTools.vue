@@ -2,7 +2,7 @@
 import { Button as AButton, Input as AInput } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, sentenceOf, take, type Schemas, type Section } from '../../api/client'
+import { api, sentenceOf, fetched, type Schemas, type Section } from '../../api/client'
 import { keys, useShelf } from '../../api/queries'
 import PickOne from '../../common/PickOne.vue'
 import { tellError } from '../../common/tell'
@@ -32,7 +32,7 @@ async function add() {
   const known = new Set(props.sections.map((s) => s.id))
   const made = await doAct({
     key: 'section',
-    run: () => take(api.POST('/api/ensemble/sections', { body: { name: name.value } })),
+    run: () => fetched(api.POST('/api/ensemble/sections', { body: { name: name.value } })),
     words: `${name.value.trim()} is a section now.`,
     undo: (all) => ({ kind: 'joined', players: [], sections: all.filter((s) => !known.has(s.id)).map((s) => s.id) }),
     fresh: [keys.ensemble],
@@ -44,7 +44,7 @@ const fromScore = (id: number | undefined) =>
   id &&
   doAct({
     key: 'section',
-    run: () => take(api.POST('/api/ensemble/sections/of-piece/{id}', { params: { path: { id } } })),
+    run: () => fetched(api.POST('/api/ensemble/sections/of-piece/{id}', { params: { path: { id } } })),
     words: (p) =>
       p.sections?.length
         ? `${p.sections.length} sections made from the parts of the score.`

@@ -2,7 +2,7 @@
 import { Button as AButton, Input as AInput } from 'ant-design-vue'
 import { computed, nextTick, ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Player, type Section } from '../../api/client'
+import { api, fetched, type Player, type Section } from '../../api/client'
 import { keys, useEnsemble } from '../../api/queries'
 import EnsembleTools from './EnsembleTools.vue'
 import PlayerDialog from './PlayerDialog.vue'
@@ -15,7 +15,7 @@ const count = computed(() => ensemble.data.value?.reduce((n, s) => n + s.players
 const remove = (s: Section) =>
   doAct({
     key: `section ${s.id}`,
-    run: () => take(api.DELETE('/api/ensemble/sections/{section}', { params: { path: { section: s.id } } })),
+    run: () => fetched(api.DELETE('/api/ensemble/sections/{section}', { params: { path: { section: s.id } } })),
     words: `${s.name} is closed.`,
     undo: () => ({ kind: 'left', players: [], sections: [s.id] }),
     fresh: [keys.ensemble],
@@ -33,7 +33,7 @@ async function rename(s: Section) {
   await doAct({
     key: `section ${s.id}`,
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/ensemble/sections/{section}', {
           params: { path: { section: s.id } },
           body: { name, version: s.version },

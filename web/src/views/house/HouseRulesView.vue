@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RadioGroup as ARadioGroup, Radio as ARadio } from 'ant-design-vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys, useHouseRules } from '../../api/queries'
 import { queries } from '../../api/queryClient'
 
@@ -22,12 +22,12 @@ function choose(r: Schemas['HouseRuleView'], choice: string) {
   if (choice === before) return
   void doAct({
     key: `rule ${rule}`,
-    run: () => take(api.PUT('/api/house-rules/{rule}', { params: { path: { rule } }, body: { choice, version } })),
+    run: () => fetched(api.PUT('/api/house-rules/{rule}', { params: { path: { rule } }, body: { choice, version } })),
     words: `${r.question} ${r.choices.find((c) => c.key === choice)?.words}: every station follows it from now on.`,
     undo: () => ({ kind: 'ruleChosen', rule, before }),
     expect: () => expect(rule, choice),
     // Every answer of a piece may rest on a house rule.
-    fresh: [keys.rules, ['piece'], keys.passages],
+    fresh: [keys.rules, keys.pieces, keys.passages],
   })
 }
 </script>

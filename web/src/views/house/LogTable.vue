@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Button as AButton } from 'ant-design-vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { longDate } from '../../common/dates'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
 
 /** Entries of the log; each can be removed, and brought back. */
 defineProps<{ entries: readonly Schemas['LogView'][]; withPlayer?: boolean }>()
@@ -13,7 +13,7 @@ const remove = (e: Schemas['LogView']) =>
   doAct({
     key: `log ${e.id}`,
     run: async () => {
-      await take(api.DELETE('/api/log/{entry}', { params: { path: { entry: e.id } } }))
+      await fetched(api.DELETE('/api/log/{entry}', { params: { path: { entry: e.id } } }))
       return true
     },
     words: `The entry of ${e.playerName} of ${longDate(e.heard)} is removed.`,

@@ -3,7 +3,7 @@ import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, toRef } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Player, type Section } from '../../api/client'
+import { api, fetched, type Player, type Section } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
@@ -23,7 +23,7 @@ const instrument = ref<string | undefined>(props.player?.instrument ?? neighbour
 const chair = ref(props.player?.chair ?? neighbours().length + 1)
 const level = ref(props.player?.level ?? 'comfortable')
 const has = ref<string[] | null>(props.player?.options ? [...props.player.options] : null)
-const charts = useQuery({ queryKey: keys.charts, queryFn: () => take(api.GET('/api/charts')) })
+const charts = useQuery({ queryKey: keys.charts, queryFn: () => fetched(api.GET('/api/charts')) })
 const mayHave = computed(() => charts.data.value?.find((c) => c.instrument === instrument.value)?.options ?? [])
 const owned = computed(() => has.value ?? mayHave.value.filter((o) => o.usual).map((o) => o.id))
 const own = (id: string) => {
@@ -49,13 +49,13 @@ const body = () => ({
   version: props.player?.version ?? null,
 })
 const refuse = (e: unknown) => (refused.value = (e as Error).message)
-const fresh = [keys.ensemble, ['piece'], keys.log]
+const fresh = [keys.ensemble, keys.pieces, keys.log]
 
 async function add() {
   refused.value = ''
   const made = await doAct({
     key: 'player',
-    run: () => take(api.POST('/api/ensemble/players', { body: body() })),
+    run: () => fetched(api.POST('/api/ensemble/players', { body: body() })),
     words: `${name.value} is in the ensemble.`,
     undo: (p) => ({ kind: 'joined', players: [p.id], sections: [] }),
     fresh,
@@ -69,7 +69,7 @@ async function change(was: Player) {
   const before = { section: props.section, name: n, instrument: i, chair: c, level: l, options: o, version }
   const made = await doAct({
     key: 'player',
-    run: () => take(api.PUT('/api/ensemble/players/{player}', { params: { path: { player: id } }, body: body() })),
+    run: () => fetched(api.PUT('/api/ensemble/players/{player}', { params: { path: { player: id } }, body: body() })),
     words: `${name.value} is changed.`,
     undo: () => ({ kind: 'playerEdited', player: id, before }),
     fresh,
@@ -93,7 +93,7 @@ async function leave() {
   const done = await doAct({
     key: 'player',
     run: async () => {
-      await take(api.DELETE('/api/ensemble/players/{player}', { params: { path: { player: id } } }))
+      await fetched(api.DELETE('/api/ensemble/players/{player}', { params: { path: { player: id } } }))
       return true
     },
     words: `${n} has left the ensemble; what was heard of them stays in the records.`,

@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router'
 import { usePlayerRecord } from '../../api/queries'
 import { longDate, shortDate } from '../../common/dates'
 import StateWord from '../../common/StateWord.vue'
-import { unitWords } from '../../transport/store'
+import { unitWords } from '../../common/units'
 import LogTable from './LogTable.vue'
 
 /** One player: what they have to play, how far they are, and all that was heard. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { Pagination as APagination } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useEnsemble, useFilteredLog, useShelf, type LogFilter } from '../../api/queries'
+import { useEnsemble, useLogPage, useShelf, type LogFilter } from '../../api/queries'
 import DayField from '../../common/DayField.vue'
 import PickOne from '../../common/PickOne.vue'
 import LogTable from './LogTable.vue'
@@ -20,10 +21,18 @@ const filter = computed<LogFilter>(() => ({
   from: text(route.query.from),
   to: text(route.query.to),
 }))
-const log = useFilteredLog(filter)
+const page = computed(() => number(route.query.page) ?? 1)
+const log = useLogPage(filter, page)
+const entries = computed(() => log.data.value?.entries ?? [])
+const total = computed(() => log.data.value?.total)
+// Another filter begins at its first page.
 const set = (change: Record<string, string | number | undefined>) =>
   router.replace({
-    query: { ...route.query, ...Object.fromEntries(Object.entries(change).map(([k, v]) => [k, v || undefined])) },
+    query: {
+      ...route.query,
+      page: undefined,
+      ...Object.fromEntries(Object.entries(change).map(([k, v]) => [k, v || undefined])),
+    },
   })
 const out = computed(() => {
   const query = new URLSearchParams(
@@ -78,11 +87,25 @@ const isNarrowed = computed(() => out.value !== '')
       </span>
     </div>
     <p v-if="log.isError.value" class="card empty">{{ log.error.value?.message }}</p>
-    <p v-else-if="log.data.value?.length === 0 && isNarrowed" class="card empty">Nothing was heard that fits.</p>
-    <p v-else-if="log.data.value?.length === 0" class="card empty">
+    <p v-else-if="total === 0 && isNarrowed" class="card empty">Nothing was heard that fits.</p>
+    <p v-else-if="total === 0" class="card empty">
       Nothing is logged yet. Open a piece, hand out a passage under Assign and log clean tempos under Hear.
     </p>
-    <LogTable v-else :entries="log.data.value ?? []" with-player />
+    <template v-else>
+      <LogTable :entries="entries" with-player />
+      <p v-if="total" class="pages">
+        <span class="quiet">{{ total }} {{ total === 1 ? 'entry' : 'entries' }}, newest first</span>
+        <APagination
+          v-if="total > log.data.value!.size"
+          :current="page"
+          :total="total"
+          :page-size="log.data.value!.size"
+          :show-size-changer="false"
+          size="small"
+          @change="set({ page: $event > 1 ? $event : undefined })"
+        />
+      </p>
+    </template>
   </main>
 </template>
 
@@ -103,6 +126,12 @@ const isNarrowed = computed(() => out.value !== '')
 }
 .out {
   display: flex;
+  gap: 12px;
+}
+.pages {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
   gap: 12px;
 }
 .link {

@@ -2,7 +2,7 @@
 import { Button as AButton, Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 import { keys, useInstruments } from '../../api/queries'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
@@ -25,7 +25,7 @@ async function keep() {
   const made = await doAct({
     key: 'roster',
     run: () =>
-      take(
+      fetched(
         api.POST('/api/ensemble/roster', {
           body: {
             rows: rows.value.map((r) => ({
@@ -40,7 +40,7 @@ async function keep() {
     words: (p) =>
       `${p.players?.length ?? 0} players added${p.sections?.length ? `, with ${p.sections.length} new sections` : ''}.`,
     undo: (p) => ({ kind: 'joined', players: [...(p.players ?? [])], sections: [...(p.sections ?? [])] }),
-    fresh: [keys.ensemble, ['piece']],
+    fresh: [keys.ensemble, keys.pieces],
     refused: (e) => (refused.value = (e as Error).message),
   })
   if (made) emit('close')

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { Button as AButton, Input as AInput, InputPassword as AInputPassword } from 'ant-design-vue'
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take } from '../../api/client'
+import { api, fetched } from '../../api/client'
+import { useSession } from '../../api/queries'
 
 const route = useRoute()
-const session = useQuery({ queryKey: ['session'], queryFn: () => take(api.GET('/api/session')) })
+const session = useSession()
 const firstRun = computed(() => session.data.value?.firstRun === true)
 const name = ref('')
 const password = ref('')
@@ -18,7 +18,7 @@ async function enter() {
   busy.value = true
   try {
     const body = { name: name.value, password: password.value }
-    await take(firstRun.value ? api.POST('/api/session/first-run', { body }) : api.POST('/api/session', { body }))
+    await fetched(firstRun.value ? api.POST('/api/session/first-run', { body }) : api.POST('/api/session', { body }))
     const to = String(route.query.to ?? '/')
     location.assign(to.startsWith('/') && !to.startsWith('//') ? to : '/')
   } catch (e) {

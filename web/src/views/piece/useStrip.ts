@@ -1,5 +1,5 @@
 import { computed, type Ref } from 'vue'
-import { api, take, type Difference, type Line, type Piece, type Schemas } from '../../api/client'
+import { api, fetched, type Difference, type Line, type Piece, type Schemas } from '../../api/client'
 import { bandsOf } from '../../strip/bands'
 import { readyBands } from '../../strip/readyBands'
 import type { StripData } from '../../strip/draw'
@@ -37,7 +37,7 @@ export function useStrip(
   }))
 
   async function reasons(part: string, index: number, signal: AbortSignal): Promise<string> {
-    const list = await take(
+    const list = await fetched(
       api.GET('/api/pieces/{id}/heat/reasons', {
         params: { path: { id: id.value }, query: { part, index } },
         signal,

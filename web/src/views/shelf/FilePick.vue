@@ -14,7 +14,7 @@ const share = ref(0)
 const refused = ref<string[]>([])
 let cancel = () => {}
 
-async function take(files: FileList | null | undefined) {
+async function fetched(files: FileList | null | undefined) {
   refused.value = []
   for (const file of files ?? []) {
     name.value = file.name
@@ -39,7 +39,7 @@ async function take(files: FileList | null | undefined) {
     :aria-label="word"
     @dragover.prevent="over = true"
     @dragleave="over = false"
-    @drop.prevent="((over = false), take($event.dataTransfer?.files))"
+    @drop.prevent="((over = false), fetched($event.dataTransfer?.files))"
   >
     <p v-if="say" class="say">{{ say }}</p>
     <div class="row">
@@ -54,7 +54,7 @@ async function take(files: FileList | null | undefined) {
       accept=".musicxml,.xml,.mxl"
       tabindex="-1"
       aria-label="Score file"
-      @change="take(input?.files)"
+      @change="fetched(input?.files)"
     />
     <div v-if="name" class="row">
       <AProgress :percent="Math.round(share * 100)" size="small" class="grow" :aria-label="`Sending ${name}`" />
@@ -67,7 +67,7 @@ async function take(files: FileList | null | undefined) {
 
 <style scoped>
 .box {
-  border: 1px dashed #cfc4b2;
+  border: 1px dashed var(--edge);
   border-radius: 4px;
   padding: 10px 14px;
   max-width: 560px;

@@ -24,12 +24,12 @@ defineProps<{ runs: readonly { from: string; to: string; measures: number }[]; p
   min-width: 0;
   overflow: hidden;
   padding: 2px 6px;
-  background: #e9dfe9;
+  background: var(--lilac);
   border-radius: 3px;
   font: 12px var(--title);
   white-space: nowrap;
 }
 .order li.odd {
-  background: #d5c4d6;
+  background: var(--lilac-edge);
 }
 </style>

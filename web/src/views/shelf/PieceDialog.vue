@@ -2,7 +2,7 @@
 import { Input as AInput } from 'ant-design-vue'
 import { ref } from 'vue'
 import { doAct, isBusy } from '../../acts/useAct'
-import { api, take, type ShelfPiece } from '../../api/client'
+import { api, fetched, type ShelfPiece } from '../../api/client'
 import DayField from '../../common/DayField.vue'
 import FormDialog from '../../common/FormDialog.vue'
 import PickOne from '../../common/PickOne.vue'
@@ -21,7 +21,7 @@ async function save() {
   const done = await doAct({
     key: 'piece',
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/pieces/{id}', {
           params: { path: { id: props.piece.id } },
           body: {

@@ -2,7 +2,7 @@
 import { Spin as ASpin } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct } from '../../acts/useAct'
-import { api, take, type ShelfPiece } from '../../api/client'
+import { api, fetched, type ShelfPiece } from '../../api/client'
 import { keys, useShelf } from '../../api/queries'
 import { useSets } from '../../auditions/queries'
 import { queries } from '../../api/queryClient'
@@ -31,7 +31,7 @@ const remove = (p: ShelfPiece) =>
   doAct({
     key: `remove ${p.id}`,
     run: async () => {
-      await take(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.id } } }))
+      await fetched(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.id } } }))
       return true
     },
     words: `${p.title} is taken off the shelf.`,

@@ -1,4 +1,4 @@
-import { api, take, type Schemas } from '../../api/client'
+import { api, fetched, type Schemas } from '../../api/client'
 
 const askEvery = 250
 
@@ -11,7 +11,7 @@ export async function followJob(
   while (now.state === 'waiting' || now.state === 'running') {
     tell(now)
     await new Promise((r) => setTimeout(r, askEvery))
-    now = await take(api.GET('/api/jobs/{job}', { params: { path: { job: job.id } } }))
+    now = await fetched(api.GET('/api/jobs/{job}', { params: { path: { job: job.id } } }))
   }
   if (now.state === 'failed') throw new Error(now.sentence ?? `${now.title} failed. Try again.`)
   if (now.state === 'cancelled') throw new Error(`${now.title} was cancelled; nothing was kept.`)

@@ -6,6 +6,9 @@ namespace MellowStand.Core.Study.Rules;
 /// printed.</summary>
 /// <remarks>The sign does not reach another octave and ends at the bar line; players carry it on all the same. Source: MusicXML 4.0,
 /// element "accidental"; common practice, no published source, for the trap.</remarks>
+[Example("key:C | F#4 G4 F5 E5", 1)]
+[Example("key:C | F#4 G4 F#5 E5", 0)]
+[Example("key:C | F#4 G4 A4 B4", 0)]
 public sealed class BackToSignature : IStudyRule
 {
     /// <inheritdoc/>

@@ -6,6 +6,10 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>The sign holds to the end of its measure, at its own octave only; a tie carries it over the bar line for the
 /// tied note alone. Source: MusicXML 4.0, element "accidental"; common practice, no published source, for its being the
 /// most missed thing of all.</remarks>
+[Example("key:C | F#4 G4 F#4 A4", 1, "the sign holds to the bar line")]
+[Example("key:G | F#4 G4 F#4 A4", 0, "the signature already says so")]
+[Example("key:C | F#4 G4 F#5 A4", 0, "another octave prints its own sign")]
+[Example("key:C | C4h F#4h~ | F#4h G4h", 1, "a tie carries it over the bar line")]
 public sealed class CarriedAccidental : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,11 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A note whose name stops a beginner: A♯, G♭, E♯, B♯, C♭, F♭, and double signs.</summary>
 /// <remarks>Told once a part and name, with all its places: the other name is the one that the hand knows. Common practice, no published
 /// source.</remarks>
+[Example("key:C | A#4 B4 C5 D5", 1)]
+[Example("key:F | Bb4 C5 D5 E5", 0)]
+[Example("key:C | E#4 F#4 Cb5 Bb4", 2)]
+[Example("key:C | Fx4 G#4 A4 B4", 1, "a double sharp")]
+[Example("key:C | A#4 B4 A#4 B4 | A#4 B4 C5 D5", 1, "one entry with all its places")]
 public sealed class Enharmonic : IStudyRule
 {
     private static readonly HashSet<string> Stoppers = ["A♯", "G♭", "E♯", "B♯", "C♭", "F♭"];

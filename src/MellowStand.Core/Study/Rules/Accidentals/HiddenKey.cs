@@ -6,6 +6,12 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>States the range, the altered notes as the part reads them, and the key; the key itself is found over all parts by
 /// <see cref="KeyFinder"/>. Told where it lasts at least three measures and the part plays the altered notes, from the
 /// first of them to the last, with every note that is otherwise: who follows it plays every note right.</remarks>
+[Example(
+    "key:C | Bb4q Eb5q Ab4q Bb4q | Eb5q Ab4q Bb4q Eb5q | Ab4q Bb4q Eb5q Ab4q | Bb4w",
+    1,
+    "three flats that are not in the signature"
+)]
+[Example("key:Eb | Bb4q Eb5q Ab4q Bb4q | Eb5q Ab4q Bb4q Eb5q | Ab4q Bb4q Eb5q Ab4q | Bb4w", 0, "the signature has them")]
 public sealed class HiddenKey : IStudyRule
 {
     private const int LeastMeasures = 3;

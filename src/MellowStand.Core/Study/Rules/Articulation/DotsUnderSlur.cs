@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Dots or dashes under a slur: soft separate starts inside one breath or bow.</summary>
 /// <remarks>Two notes or more of the slur carry them. Common practice, no published source.</remarks>
+[Example("| C5q(.)[ D5q(.) E5q(.) F5q(.)]", 1)]
+[Example("| C5q[ D5q E5q F5q(.)]", 0, "one dot at the end is a short last note")]
 public sealed class DotsUnderSlur : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>One mark that stands alone: a lone tenuto, a lone accent.</summary>
 /// <remarks>No other of its kind within eight measures, and the part has few of them at all. Common practice, no published
 /// source.</remarks>
+[Example("| C5q D5q(-) E5q F5q | G5w | C5w", 1)]
+[Example("| C5q(-) D5q(-) E5q(-) F5q | G5w", 0)]
 public sealed class LoneMark : IStudyRule
 {
     private const int Window = 8;

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Accents off the beat, or on the beat in groups against the meter.</summary>
 /// <remarks>Think of the accent as a new downbeat; accents that come every three beats in four, or every two in three, group the music
 /// against its bar lines. Common practice, no published source.</remarks>
+[Example("| C5e D5e(>) E5q F5h", 1)]
+[Example("| C5e(>) D5e E5q(>) F5h", 0)]
 public sealed class OffbeatAccent : IStudyRule
 {
     private const int LeastGroups = 3;

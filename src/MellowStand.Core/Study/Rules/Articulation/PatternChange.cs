@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A pattern of articulation that changes for one or two measures only.</summary>
 /// <remarks>Measures of the same rhythm, with the usual pattern before and after. Common practice, no published source.</remarks>
+[Example("| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e[ D5e] E5h. | D5e(.) F5e(.) A5h. | C5e(.) D5e(.) E5h.", 1)]
+[Example("| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e(.) D5e(.) E5h. | D5e(.) F5e(.) A5h.", 0)]
 public sealed class PatternChange : IStudyRule
 {
     private const int Longest = 2;

@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Slurs that do not match the beams.</summary>
 /// <remarks>A slur that begins or ends inside a beamed group while it reaches into another. Common practice, no published source.</remarks>
+[Example("| C5e D5e[ E5e F5e] G5h", 1)]
+[Example("| C5e[ D5e E5e F5e] G5h", 0)]
 public sealed class SlurAcrossBeams : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>How long a staccato note sounds at the tempo, and what unmarked notes mean.</summary>
 /// <remarks>Staccato means separated, never pecked: about half the value sounding, lighter in quick music; no slur and no dot means lightly
 /// tongued. Common practice, no published source.</remarks>
+[Example("tempo:q=120 | C5q(.) D5q E5h", 1)]
+[Example("tempo:q=120 | C5q D5q E5h", 0, "no dot")]
 public sealed class StaccatoLength : IStudyRule
 {
     private const double Share = 0.5;

@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Two-note slurs, which get rushed, above all with an accent on the first.</summary>
 /// <remarks>Two equal notes of a quarter or shorter; two such slurs within two measures, or one with an accent. Common practice, no
 /// published source.</remarks>
+[Example("| C5e[ D5e] E5e[ F5e] G5h", 1)]
+[Example("| C5e(>)[ D5e] E5q G5h", 1)]
+[Example("| C5e[ D5e E5e F5e] G5h", 0)]
 public sealed class TwoNoteSlur : IStudyRule
 {
     /// <inheritdoc/>

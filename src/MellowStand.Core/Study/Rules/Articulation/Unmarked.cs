@@ -4,6 +4,10 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A wind part with long stretches of notes that carry no slur and no mark.</summary>
 /// <remarks>No slur and no dot means lightly tongued. Eight measures or more. Common practice, no published source.</remarks>
+[Example("part \"Flute\"\n| C5w | D5w | E5w | F5w | G5w | F5w | E5w | D5w", 1, "eight measures without slur or mark")]
+[Example("part \"Flute\"\n| C5w | D5w | E5w | F5w(-) | G5w | F5w | E5w | D5w", 0, "a mark parts them")]
+[Example("part \"Flute\"\n| C5w | D5w | E5w | F5w | G5w | F5w | E5w", 0, "seven are too few")]
+[Example("part \"Violin\"\n| C5w | D5w | E5w | F5w | G5w | F5w | E5w | D5w", 0, "a bow is its own mark")]
 public sealed class Unmarked : IStudyRule
 {
     private const int LeastMeasures = 8;

@@ -6,6 +6,12 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A slur or a held note that is longer than one bow.</summary>
 /// <remarks>Seconds of a bow by level: <see cref="BowLength"/>. The change goes after the note nearest to the middle of a slur; under a
 /// single note the stand partners change apart. Common practice, no published source.</remarks>
+[Example("part \"Violin\"\ntempo:q=60 | !mf C5q[ D5 E5 F5 | G5w]", 1, "eight seconds for five")]
+[Example("part \"Violin\"\ntempo:q=60 | !pp C5q[ D5 E5 F5 | G5w]", 0, "softly the bow lasts")]
+[Example("part \"Violin\"\ntempo:q=60 | !ff C5w", 1, "one loud note of four seconds")]
+[Example("part \"Violin\"\ntempo:q=60 | !mf C5q[ D5 E5 F5] | G5w", 0, "two bows")]
+[Example("part \"Violin\"\ntempo:q=120 | !mf C5q[ D5 E5 F5 | G5w]", 0)]
+[Example("part \"Flute\"\ntempo:q=60 | !mf C5q[ D5 E5 F5 | G5w]", 0, "breath, not bow")]
 public sealed class BowTooShort : IStudyRule
 {
     /// <inheritdoc/>

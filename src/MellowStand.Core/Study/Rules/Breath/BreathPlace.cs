@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A phrase longer than a breath that has places to breathe: which ones serve.</summary>
 /// <remarks>The latest place within a breath, then the next; for double reeds each place is one to breathe out too. Common practice, no
 /// published source.</remarks>
+[Example("part \"Flute\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q] | C5q[ D5q E5q F5q | G5q F5q E5q D5q]", 1)]
+[Example("part \"Flute\"\ntempo:q=120 | C5q D5q E5h | rw", 0, "it fits one breath")]
 public sealed class BreathPlace : IStudyRule
 {
     /// <inheritdoc/>

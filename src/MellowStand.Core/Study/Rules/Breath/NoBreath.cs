@@ -7,6 +7,18 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>Places to breathe: printed breath marks, rests, ends of slurs, just after a tied or long note. The allowance of seconds is a
 /// house rule; the window of tempo is told, from where the phrase fits to where its quick notes are still clean. Common practice, no
 /// published source.</remarks>
+[Example("part \"Flute\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]", 1)]
+[Example(
+    "part \"Flute\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q] | C5q[ D5q E5q F5q | G5q F5q E5q D5q]",
+    0,
+    "between the slurs"
+)]
+[Example("part \"Flute\"\ntempo:q=160 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]", 0, "quick enough")]
+[Example(
+    "part \"Violin\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]",
+    0,
+    "a bow breathes for itself"
+)]
 public sealed class NoBreath : IStudyRule
 {
     /// <inheritdoc/>

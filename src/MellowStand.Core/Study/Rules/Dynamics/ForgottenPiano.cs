@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A piano after a long loud section that everybody forgets.</summary>
 /// <remarks>Piano or softer, entered after a rest, with six measures or more of forte before it; where no rest stands between it is a
 /// subito. Common practice, no published source.</remarks>
+[Example("| !f C5w | C5w | C5w | C5w | C5w | C5w | rw | !p C5w", 1)]
+[Example("| !f C5w | !p C5w", 0)]
 public sealed class ForgottenPiano : IStudyRule
 {
     private const int LeastLoud = 6;

@@ -5,6 +5,10 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A swell with no level at its end, or to a level on the wrong side.</summary>
 /// <remarks>A level, an accent sign or a swell back within a measure of the end answers it; a swell and back belongs together. A crescendo
 /// arrives at the first letter of fp and sfp, and what begins there begins at the second. Common practice, no published source.</remarks>
+[Example("| !p C5h !< D5h | E5h !/ F5h | G5w | A5w", 1)]
+[Example("| !p C5h !< D5h | E5h !/ !f F5h | G5w", 0)]
+[Example("| !p C5h !< D5h | !/ !> E5h F5h | !/ !p G5w", 0, "a swell and back")]
+[Example("| !f C5h !< D5h | !/ !p E5w | F5w", 1, "grows to piano")]
 public sealed class HairpinToNowhere : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A crescendo or diminuendo of more than two measures: the level to have reached halfway.</summary>
 /// <remarks>Without a level on the way there is nowhere left to go. More than two measures, and the middle of the written
 /// scale: common practice, no published source. Where no target is printed, two steps are assumed.</remarks>
+[Example("| !p !< C4w | D4w | E4w | !/ !f F4w", 1, "mp at measure 2")]
+[Example("| !p !< C4w | D4w | !/ !f E4w", 0, "two measures need no halfway level")]
 public sealed class HalfwayLevel : IStudyRule
 {
     private const int AssumedSteps = 2;

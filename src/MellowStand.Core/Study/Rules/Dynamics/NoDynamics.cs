@@ -4,6 +4,11 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>No dynamic is printed where the part begins.</summary>
 /// <remarks>Start from mezzo forte. Common practice, no published source.</remarks>
+[Example("| C4w", 1)]
+[Example("| !p C4w", 0)]
+[Example("| C4w | !f D4w", 1, "too late: the first note has none")]
+[Example("| rw | !mf C4w", 0, "the part begins later")]
+[Example("| rw | rw", 0, "it never plays")]
 public sealed class NoDynamics : IStudyRule
 {
     /// <inheritdoc/>

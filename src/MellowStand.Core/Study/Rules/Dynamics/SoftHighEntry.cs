@@ -5,6 +5,10 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A soft entry on a high note.</summary>
 /// <remarks>The scary ones: lift the note before it in the mind, breathe early. After a rest of a beat or more, piano or softer, within a
 /// fourth of the top of the comfortable range or above it. Common practice, no published source.</remarks>
+[Example("part \"Flute\"\n| !p C5w | rw | A6w", 1)]
+[Example("part \"Flute\"\n| !f C5w | rw | A6w", 0)]
+[Example("part \"Flute\"\n| !p C5w | rw | C5w", 0)]
+[Example("part \"Flute\"\n| !p F6q G6q A6h", 1, "at the very start")]
 public sealed class SoftHighEntry : IStudyRule
 {
     private const int Softest = 3;

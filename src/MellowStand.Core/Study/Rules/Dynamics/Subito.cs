@@ -5,6 +5,12 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>The level jumps by two steps or more with nothing that leads there.</summary>
 /// <remarks>A forte, then a piano on the next note. No swell may touch the jump, and no rest of a beat may stand before
 /// it. Two steps on the scale pp–p–mp–mf–f–ff are ours; common practice, no published source, for the trap.</remarks>
+[Example("| !f C4s D4s E4s F4s !p G4s* A4s B4s C5s C5h", 1)]
+[Example("| !f C4q D4q !> E4q D4q | !/ !p C4w", 0, "a diminuendo leads there")]
+[Example("| !f C4w | rw | !p C4w", 0, "a rest stands between")]
+[Example("| !mf C4w | !f C4w", 0, "one step is no jump")]
+[Example("| !p C4h !< D4h | !/ !p E4w", 0)]
+[Example("| !p C4h !< D4h | !/ !ff E4w", 0, "grows into it")]
 public sealed class Subito : IStudyRule
 {
     private const int LeastSteps = 2;

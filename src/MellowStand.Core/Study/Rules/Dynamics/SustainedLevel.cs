@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A loud level that must hold for a long time.</summary>
 /// <remarks>Eight measures or more of forte or louder with nothing printed in between: no dip. Common practice, no published
 /// source.</remarks>
+[Example("| !f C5w | C5w | C5w | C5w | C5w | C5w | C5w | C5w", 1)]
+[Example("| !f C5w | C5w | C5w | !mp C5w | C5w | C5w | C5w | C5w", 0)]
 public sealed class SustainedLevel : IStudyRule
 {
     private const int LeastMeasures = 8;

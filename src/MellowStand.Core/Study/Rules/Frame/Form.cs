@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The form in a line: sections by rehearsal marks and double bars, repeats, endings, as played.</summary>
 /// <remarks>Read from rehearsal marks and the played order.</remarks>
+[Example("reh:A | {: C5w | D5w :} | reh:B E5w", 1)]
+[Example("| C5w | D5w", 0, "nothing parts it")]
 public sealed class Form : IStudyRule
 {
     /// <inheritdoc/>

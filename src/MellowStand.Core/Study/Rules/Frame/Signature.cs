@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>The key signature and the notes it alters, at the start and where it changes.</summary>
 /// <remarks>As the part reads it. Source: MusicXML 4.0, element "key".</remarks>
+[Example("key:Eb | Eb4w | key:C C4w", 2)]
+[Example("| %C5q %C5q %C5h", 0, "a drum has no key")]
 public sealed class Signature : IStudyRule
 {
     /// <inheritdoc/>

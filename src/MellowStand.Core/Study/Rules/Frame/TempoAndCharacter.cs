@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Words of tempo and character with a plain meaning, and the number.</summary>
 /// <remarks>Meanings and ranges: <see cref="TempoWords"/>.</remarks>
+[Example("\"Andante cantabile\" | C5w", 1)]
+[Example("| C5w", 0)]
 public sealed class TempoAndCharacter : IStudyRule
 {
     /// <inheritdoc/>

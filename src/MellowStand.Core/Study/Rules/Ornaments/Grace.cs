@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Grace notes and where they fall.</summary>
 /// <remarks>Before the beat, the main note on the beat, unless the house rule says otherwise. Common practice, no published
 /// source.</remarks>
+[Example("| g:D5e C5h E5h", 1)]
+[Example("| C5h E5h", 0)]
 public sealed class Grace : IStudyRule
 {
     /// <inheritdoc/>

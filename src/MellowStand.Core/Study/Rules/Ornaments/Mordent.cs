@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A mordent and its neighbour.</summary>
 /// <remarks>The sign without a stroke goes to the note above, the one with a stroke to the note below: MusicXML 4.0, elements
 /// "inverted-mordent" and "mordent".</remarks>
+[Example("| C5q(mordent) D5q E5h", 1)]
+[Example("| C5q D5q E5h", 0)]
 public sealed class Mordent : IStudyRule
 {
     /// <inheritdoc/>

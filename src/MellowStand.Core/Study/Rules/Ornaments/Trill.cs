@@ -6,6 +6,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>The upper note is the next letter in the signature, changed by a sign printed with the trill or earlier in the measure. Start
 /// and stop by the house rules. Ten notes a second is a good player's trill (from memory), so an alternation takes a fifth of a
 /// second.</remarks>
+[Example("key:F | A4h(tr) G4h", 1)]
+[Example("key:F | A4h G4h", 0)]
 public sealed class Trill : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A turn: its upper and lower note, and its timing.</summary>
 /// <remarks>A sign under it alters the lower note, one above it the upper. On a note of one and a half beats: half a beat plain, half a
 /// beat of a triplet (upper, main, lower), half a beat plain. Common practice, no published source.</remarks>
+[Example("| C5q.(turn) D5e E5h", 1)]
+[Example("| C5q. D5e E5h", 0)]
 public sealed class Turn : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A broken chord, named by its quality.</summary>
 /// <remarks>Four notes or more of one chord, at least three different ones, each step to another chord tone; turning back is allowed. Chord
 /// qualities agree with tests/reference/facts/chords.json (music21 10.5.1).</remarks>
+[Example("| C4e E4e G4e C5e G4e E4e C4q", 1)]
+[Example("| G4e B4e D5e F5e D5e B4e G4q", 1)]
+[Example("| C4e E4e G4e A4e C4h", 0)]
 public sealed class ArpeggioRun : IStudyRule
 {
     private const int LeastNotes = 4;

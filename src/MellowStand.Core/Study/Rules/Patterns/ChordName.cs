@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A measure whose notes are plainly one chord: its name and its notes.</summary>
 /// <remarks>A mallet player reads by chords. For instruments that play chords or are struck; the notes of all parts in the measure must
 /// make the chord. Chord qualities agree with tests/reference/facts/chords.json (music21 10.5.1).</remarks>
+[Example("part \"Marimba\"\n| <C4,E4>q <G4,C5>q <E4,G4>h", 1)]
+[Example("part \"Marimba\"\n| C4q D4q E4q F4q", 0, "no chord")]
 public sealed class ChordName : IStudyRule
 {
     /// <inheritdoc/>

@@ -4,6 +4,9 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A run by half steps.</summary>
 /// <remarks>Five notes or more, so that the hand can trust it. Common practice, no published source.</remarks>
+[Example("| C4s C#4s D4s D#4s E4q F4q G4q", 1)]
+[Example("| C4s C#4s D4s D#4s F4q F4q G4q", 0, "four notes are no run")]
+[Example("| C5s B4s Bb4s A4s Ab4s G4e. G4h", 1)]
 public sealed class ChromaticRun : IStudyRule
 {
     internal const int LeastNotes = 5;

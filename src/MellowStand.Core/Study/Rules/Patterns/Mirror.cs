@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A measure that is another one backwards.</summary>
 /// <remarks>Five notes or more, not the same forwards and backwards. Common practice, no published source.</remarks>
+[Example("| C5e D5e E5e G5e A5h | C5w | A5h G5e E5e D5e C5e", 1)]
+[Example("| C5e D5e E5e G5e A5h | C5w | A5h F5e E5e D5e C5e", 0, "one note is another")]
 public sealed class Mirror : IStudyRule
 {
     private const int LeastNotes = 5;

@@ -6,6 +6,15 @@ namespace MellowStand.Core.Study.Rules;
 /// that turns back a step early.</summary>
 /// <remarks>The hand trusts the pattern and goes wrong at the one place. Six notes or more; the odd step stands inside the run. Common
 /// practice, no published source.</remarks>
+[Example("| C4s C#4s D4s E4s F4s F#4s G4s G#4s A4h", 1, "one half step is skipped")]
+[Example("| C4s C#4s D4s D#4s E4s F4s F#4s G4s G#4h", 0, "truly chromatic")]
+[Example("key:C | C4e D4e E4e F4e G4e A4e B4e C5e", 0, "a plain scale")]
+[Example("key:C | C4e D4e E4e F#4e G4e Ab4e B4e C5e", 0, "two strange notes: no scale at all")]
+[Example(
+    "meter:12/8 | C4e E4e G4e C5e G4e E4e C4e E4e G4e C5e G4e E4e | C4e E4e G4e E4e C4e r C4e E4e G4e C5e G4e E4e",
+    1,
+    "turns back early"
+)]
 public sealed class NearMiss : IStudyRule
 {
     private const int LeastNotes = 6;

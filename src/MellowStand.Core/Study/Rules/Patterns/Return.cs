@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>The same music again: practice it once, then only the difference.</summary>
 /// <remarks>Says which measures it repeats and where pitch, rhythm, articulation or slurs differ; the trap is the return whose articulation
 /// differs in its first beat. Common practice, no published source.</remarks>
+[Example("| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | A5w | C5q D5q E5q F5q | G5q F5q E5q D5q", 1)]
+[Example("| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | A5w | D5q E5q F5q G5q | A5q G5q F5q E5q", 0)]
 public sealed class Return : IStudyRule
 {
     private const int MostNamed = 4;

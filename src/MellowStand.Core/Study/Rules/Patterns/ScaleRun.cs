@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A run along a major or minor scale.</summary>
 /// <remarks>Six notes or more in neighbouring letters, all of one scale; the printed key is preferred, then the one that begins on the
 /// run's lower end. Scales agree with tests/reference/facts/scales.json (music21 10.5.1).</remarks>
+[Example("key:G | G4e A4e B4e C5e D5e E5e F#5e G5e", 1)]
+[Example("key:C | C4e D4e E4e F4e G4e E4e C4q", 0, "five notes are no scale")]
+[Example("key:C | A4e B4e C5e D5e E5e F5e G#5e A5e", 1, "harmonic minor, with its wide step")]
 public sealed class ScaleRun : IStudyRule
 {
     private const int LeastNotes = 6;

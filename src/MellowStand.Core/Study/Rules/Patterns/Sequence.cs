@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A figure that climbs or falls measure by measure.</summary>
 /// <remarks>Three measures or more with the same rhythm and the same letters apart, each moved by the same number of letters. Common
 /// practice, no published source.</remarks>
+[Example("| C5e D5e E5e C5e C5h | D5e E5e F5e D5e D5h | E5e F5e G5e E5e E5h | C5w", 1)]
+[Example("| C5e D5e E5e C5e C5h | D5e E5e F5e D5e D5h | G5e F5e E5e D5e C5h", 0)]
 public sealed class Sequence : IStudyRule
 {
     private const int LeastMeasures = 3;

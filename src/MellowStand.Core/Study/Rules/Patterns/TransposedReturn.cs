@@ -5,6 +5,12 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>The same music again, higher or lower.</summary>
 /// <remarks>Four measures or more with the same rhythm and the same intervals; the trap is the one that is articulated or slurred
 /// otherwise. Common practice, no published source.</remarks>
+[Example("| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | D5w | B4w | G5q A5q B5q C6q | D6q C6q B5q A5q | B5h G5h | A5w", 1)]
+[Example(
+    "| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | D5w | B4w | G5q A5q C6q B5q | D6q C6q B5q A5q | B5h G5h | A5w",
+    0,
+    "the way back is another"
+)]
 public sealed class TransposedReturn : IStudyRule
 {
     private const int LeastMeasures = 4;

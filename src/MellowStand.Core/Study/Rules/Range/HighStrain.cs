@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Long high playing without a rest.</summary>
 /// <remarks>Brass: sixteen seconds or more above the upper quarter of the comfortable range with no rest of a measure. Rest at least as
 /// much as you play. Common practice, no published source; the bound is ours.</remarks>
+[Example("part \"Trumpet\" transpose:-1,-2\ntempo:q=60 | F5w | G5w | F5w | G5w | F5w", 1)]
+[Example("part \"Trumpet\" transpose:-1,-2\ntempo:q=60 | C5w | D5w | C5w | D5w | C5w", 0, "the middle of the range")]
 public sealed class HighStrain : IStudyRule
 {
     private const double LeastSeconds = 16;

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A leap of an octave or more.</summary>
 /// <remarks>Practice it an octave smaller first; brass players hear it before they play. Larger than an octave in quick notes is often
 /// missed. Common practice, no published source.</remarks>
+[Example("| C4q C5q D5h", 1)]
+[Example("| C4q B4q D5h", 0)]
 public sealed class LargeLeap : IStudyRule
 {
     private const int Least = 12;

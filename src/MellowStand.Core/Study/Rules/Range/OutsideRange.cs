@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Notes outside the range of those who play the part.</summary>
 /// <remarks>Ranges: <see cref="Instruments.WrittenRanges"/>, at the level that all players of the part reach, or the house's where nobody
 /// is seated. A note outside even the extreme range may be a misprint.</remarks>
+[Example("part \"Trumpet\" transpose:-1,-2\n| C6w", 1)]
+[Example("part \"Trumpet\" transpose:-1,-2\n| C5w", 0)]
 public sealed class OutsideRange : IStudyRule
 {
     /// <inheritdoc/>

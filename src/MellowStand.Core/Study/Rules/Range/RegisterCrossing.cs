@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Quick crossings of the clarinet's break.</summary>
 /// <remarks>Between written B♭4 and B4, where the hand goes from almost nothing to everything. Twice or more in a measure, in eighths or
 /// quicker at the tempo (three notes a second). Common practice, no published source.</remarks>
+[Example("part \"Clarinet\" transpose:-1,-2\ntempo:q=120 | A4e C5e A4e C5e A4h", 1)]
+[Example("part \"Clarinet\" transpose:-1,-2\ntempo:q=120 | A4h C5h", 0)]
 public sealed class RegisterCrossing : IStudyRule
 {
     private const int Break = 71;

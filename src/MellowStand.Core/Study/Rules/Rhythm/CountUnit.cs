@@ -6,6 +6,13 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>Slow music with many 32nds or 16th triplets is counted in eighths at first (quarter = 58 is eighth = 116); 6/8, 9/8 and 12/8 in
 /// dotted quarters unless they are slow; a quick 3/4 in one. The printed beat unit says it before all else; a word alone says it only
 /// together with the note values. Common practice, no published source; the bounds are ours.</remarks>
+[Example("tempo:q=58 | C5t D5t E5t F5t G5t F5t E5t D5t C5q D5q E5q", 1, "[check] quarter = 58 is eighth = 116.")]
+[Example("tempo:q=58 | C5q D5q E5q F5q", 0, "slow, but no short notes")]
+[Example("tempo:q=96 | C5t D5t E5t F5t G5t F5t E5t D5t C5q D5q E5q", 0)]
+[Example("meter:6/8 tempo:q.=80 | C5e D5e E5e F5q.", 1)]
+[Example("meter:6/8 tempo:e=66 | C5e D5e E5e F5q.", 0, "slow: in six")]
+[Example("meter:3/4 tempo:q=184 | C5q D5q E5q", 1)]
+[Example("meter:4/4 tempo:q=120 | C5q D5q E5q F5q", 0)]
 public sealed class CountUnit : IStudyRule
 {
     private const double SlowQuarter = 66;

@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A figure of long and short that flips: eighth–quarter, then quarter–eighth.</summary>
 /// <remarks>Two neighbouring beats of the same two values in the other order. Common practice, no published source.</remarks>
+[Example("meter:6/8 | C5e D5q E5q F5e", 1)]
+[Example("meter:6/8 | C5q D5e E5q F5e", 0)]
 public sealed class FlippedRhythm : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Two measures of three that sound as three of two.</summary>
 /// <remarks>In 3/4 or 3/2: strokes on every second beat across the bar line, none on the second downbeat's neighbours. Common practice, no
 /// published source.</remarks>
+[Example("meter:3/4 | C5h D5q~ | D5q E5h | C5h.", 1)]
+[Example("meter:3/4 | C5h D5q | D5h E5q", 0)]
 public sealed class Hemiola : IStudyRule
 {
     /// <inheritdoc/>

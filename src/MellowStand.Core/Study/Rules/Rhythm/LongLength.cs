@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A dotted or tied length of more than two beats, told in beats.</summary>
 /// <remarks>A dot adds half: a dotted half is 3 quarters, a dotted whole 6; a tie adds the lengths. Common practice, no published
 /// source.</remarks>
+[Example("| C5h. D5q", 1, "[check] dotted half = 3 beats, dotted whole = 6.")]
+[Example("| C5q. D5e E5h", 0, "one and a half beats")]
+[Example("| C5h D5h~ | D5q E5h.", 2, "a tie of three beats and a dot of three: two kinds")]
 public sealed class LongLength : IStudyRule
 {
     /// <inheritdoc/>

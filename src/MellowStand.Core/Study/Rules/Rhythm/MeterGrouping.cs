@@ -7,6 +7,8 @@ namespace MellowStand.Core.Study.Rules;
 /// Where
 /// nothing is beamed, the strokes of all parts tell; where they do not, the director decides. Common practice, no published
 /// source.</remarks>
+[Example("meter:2+3/8 | C5e D5e E5e F5e G5e", 1)]
+[Example("meter:6/8 | C5e D5e E5e F5e G5e A5e", 0)]
 public sealed class MeterGrouping : IStudyRule
 {
     /// <inheritdoc/>

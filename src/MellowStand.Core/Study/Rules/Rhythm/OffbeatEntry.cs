@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>An entry off the beat after a long rest.</summary>
 /// <remarks>After two measures of rest or more. Common practice, no published source.</remarks>
+[Example("| C5w | rw | rw | re C5e D5q E5h", 1)]
+[Example("| C5w | rw | rw | C5q C5q D5q E5q", 0, "on the beat")]
 public sealed class OffbeatEntry : IStudyRule
 {
     private const int LeastMeasures = 2;

@@ -6,6 +6,9 @@ namespace MellowStand.Core.Study.Rules;
 /// completes it.</summary>
 /// <remarks>A one-beat pickup in 4/4 leaves three beats in the last measure and a count-off of three beats. Common
 /// practice, no published source.</remarks>
+[Example("meter:4/4 | C5w | C5w", 0)]
+[Example("meter:6/8 pickup | G4e | C5q. C5q. | C5q. C5q", 1)]
+[Example("meter:3/4 pickup | G4e A4e | C5h. | C5h", 1)]
 public sealed class Pickup : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A long rest to count, above all across changes.</summary>
 /// <remarks>Four measures of rest or more, or two in which meter or tempo changes; tells the count and who is heard just before the entry.
 /// Common practice, no published source.</remarks>
+[Example("| C5w | rw | rw | rw | rw | D5w", 1)]
+[Example("| C5w | rw | rw | D5w", 0)]
+[Example("| C5w | rw | meter:3/4 rh. | D5h.", 1, "the meter changes while resting")]
 public sealed class RestCount : IStudyRule
 {
     private const int LongRest = 4;

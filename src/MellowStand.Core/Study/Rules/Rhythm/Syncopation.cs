@@ -4,6 +4,9 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>Notes that begin off the beat and sound through the next one.</summary>
 /// <remarks>Also a note on a weak beat of 4/4 that sounds through the half measure. Common practice, no published source.</remarks>
+[Example("| C5e D5q E5q F5q G5e", 1)]
+[Example("| C5q D5h E5q", 1)]
+[Example("| C5q D5q E5q. F5e", 0)]
 public sealed class Syncopation : IStudyRule
 {
     /// <inheritdoc/>

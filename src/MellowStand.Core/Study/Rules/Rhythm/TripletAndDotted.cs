@@ -5,6 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Triplets next to dotted-eighth–sixteenth.</summary>
 /// <remarks>The two melt into each other; each has its own short note. Within one beat of each other. Common practice, no published
 /// source.</remarks>
+[Example("| C5e3 D5e3 E5e3 F5e. G5s A5h", 1)]
+[Example("| C5e3 D5e3 E5e3 F5e G5e A5h", 0)]
 public sealed class TripletAndDotted : IStudyRule
 {
     /// <inheritdoc/>

@@ -5,6 +5,11 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A figure that answers another part's: the same rhythm and intervals a few measures later.</summary>
 /// <remarks>Two measures or more, of four notes or more each, one to four measures after another part that does not play them too. Common
 /// practice, no published source.</remarks>
+[Example(
+    "part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4q A4q B4q D5q | E5q D5q B4q A4q",
+    1
+)]
+[Example("part \"Flute\"\n| C5q D5q E5q G5q | A5q G5q E5q D5q | C5w | C5w\npart \"Oboe\"\n| C4w | C4w | G4w | E4w", 0)]
 public sealed class Answer : IStudyRule
 {
     private const int LeastMeasures = 2;

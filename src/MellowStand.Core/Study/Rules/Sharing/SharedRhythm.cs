@@ -5,6 +5,17 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Who plays the same rhythm with other notes.</summary>
 /// <remarks>Four measures or more with three strokes or more in each; told once, by the first of the parts. Common practice, no published
 /// source.</remarks>
+[Example(
+    "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| E5q F5q G5h | E5q "
+        + "F5q G5h | G5q F5q E5h | E5q F5q G5h",
+    1
+)]
+[Example(
+    "part \"Flute\"\n| C5q D5q E5h | C5q D5q E5h | E5q D5q C5h | C5q D5q E5h\npart \"Oboe\"\n| C5q D5q E5h | C5q "
+        + "D5q E5h | E5q D5q C5h | C5q D5q E5h",
+    0,
+    "the same notes: a shared line"
+)]
 public sealed class SharedRhythm : IStudyRule
 {
     private const int LeastMeasures = 4;

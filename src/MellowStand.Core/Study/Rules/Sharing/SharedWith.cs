@@ -5,6 +5,30 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Who plays the same notes.</summary>
 /// <remarks>Four measures or more in which another part sounds the same letters at the same moments, in unison or octaves. Common practice,
 /// no published source.</remarks>
+[Example(
+    "part \"Flute\"\n| C5q D5q E5h | F5q E5q D5h | C5q D5q E5h | F5q E5q D5h\npart \"Oboe\"\n| C5q D5q E5h | F5q "
+        + "E5q D5h | C5q D5q E5h | F5q E5q D5h",
+    1,
+    "one entry for both"
+)]
+[Example(
+    "part \"Flute\"\n| C5q D5q E5h | F5q E5q D5h | C5q D5q E5h | F5q E5q D5h\npart \"Clarinet\" transpose:-1,-2\n| "
+        + "D5q E5q F#5h | G5q F#5q E5h | D5q E5q F#5h | G5q F#5q E5h",
+    1,
+    "it sounds the same, though it is written otherwise"
+)]
+[Example(
+    "part \"Flute\"\n| C5q D5q E5h | F5q E5q D5h | C5q D5q E5h | F5q E5q D5h\npart \"Oboe\"\n| C5q E5q E5h | F5q "
+        + "E5q D5h | C5q D5q E5h | F5q E5q D5h",
+    0,
+    "three measures are too few"
+)]
+[Example(
+    "part \"Flute\"\n| C5q D5q E5h | F5q E5q D5h | C5q D5q E5h | F5q E5q D5h\npart \"Oboe\"\n| E5q F5q E5h | F5q "
+        + "E5q F5h | E5q F5q E5h | F5q E5q F5h",
+    0,
+    "the same rhythm on other notes"
+)]
 public sealed class SharedWith : IStudyRule
 {
     private const int LeastMeasures = 4;

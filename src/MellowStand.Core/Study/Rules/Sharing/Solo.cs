@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A part that is alone: nobody else plays, or it is marked solo.</summary>
 /// <remarks>Read from the score: a measure or more in which every other part rests. A solo piano is fuller than an accompanying piano.
 /// Common practice, no published source.</remarks>
+[Example("part \"Flute\"\n| C5w | D5w | E5w\npart \"Oboe\"\n| C5w | rw | E5w", 1)]
+[Example("part \"Flute\"\n| C5w | D5w\npart \"Oboe\"\n| C5w | B4w", 0)]
+[Example("| C5w | D5w", 0, "one part alone is no solo")]
 public sealed class Solo : IStudyRule
 {
     /// <inheritdoc/>

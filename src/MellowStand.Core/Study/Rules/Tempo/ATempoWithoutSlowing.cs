@@ -5,6 +5,12 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>An <c>a tempo</c> with nothing before it that left the tempo.</summary>
 /// <remarks>Slow down in the measure before, or the return has nothing to come back to. A fermata counts as leaving the
 /// tempo. Common practice, no published source.</remarks>
+[Example("| C4 D4 E4 F4 | \"a tempo\" G4 F4 E4 D4", 1)]
+[Example("| C4 D4 E4 F4 | \"rit.\" G4 F4 E4 D4 | \"a tempo\" C4w", 0)]
+[Example("| \"poco accel.\" C4 D4 E4 F4 | \"a tempo\" C4w", 0)]
+[Example("| C4 D4 E4 F4(f) | \"a tempo\" C4w", 0, "a fermata leaves the tempo too")]
+[Example("| \"rit.\" C4w | \"a tempo\" C4w | C4w | \"a tempo\" C4w", 1, "the second has nothing before it")]
+[Example("| C4w | D4w", 0)]
 public sealed class ATempoWithoutSlowing : IStudyRule
 {
     /// <inheritdoc/>

@@ -4,6 +4,8 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A fermata and its least length.</summary>
 /// <remarks>Held past its own value, three beats or more. Common practice, no published source.</remarks>
+[Example("| C5w(f) | D5w", 1)]
+[Example("| C5w | D5w", 0)]
 public sealed class FermataLength : IStudyRule
 {
     private const int Least = 3;

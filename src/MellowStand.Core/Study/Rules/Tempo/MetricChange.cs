@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>The beat unit changes, and no equation tells how the old one becomes the new one.</summary>
 /// <remarks>From a simple meter to a compound one, or between beat types, without a new metronome mark. Common practice, no published
 /// source.</remarks>
+[Example("meter:2/4 | C5h | meter:6/8 D5h.", 1)]
+[Example("meter:2/4 | C5h | meter:6/8 tempo:q=q. D5h.", 0)]
+[Example("meter:2/4 | C5h | meter:3/4 D5h.", 0, "the beat stays")]
 public sealed class MetricChange : IStudyRule
 {
     /// <inheritdoc/>

@@ -4,6 +4,9 @@ namespace MellowStand.Core.Study.Rules;
 
 /// <summary>No slowing and no fermata at the end: keep the tempo to the last note.</summary>
 /// <remarks>In the last four measures. Common practice, no published source.</remarks>
+[Example("| C5w | D5w | E5w | F5w", 1)]
+[Example("| C5w | D5w | E5w | F5w(f)", 0)]
+[Example("| C5w | D5w | \"rall.\" E5w | F5w", 0)]
 public sealed class NoSlowingAtEnd : IStudyRule
 {
     private const int EndMeasures = 4;

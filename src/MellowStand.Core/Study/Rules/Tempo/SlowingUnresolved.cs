@@ -5,6 +5,9 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>A slowing after which no tempo comes again.</summary>
 /// <remarks>Not near the end of the piece, where the slowing is the end, and not before a fermata. Common practice, no published
 /// source.</remarks>
+[Example("| C5w | \"rit.\" D5w | E5w | F5w | G5w | A5w | B5w | C6w", 1)]
+[Example("| C5w | \"rit.\" D5w | \"a tempo\" E5w | F5w | G5w | A5w | B5w | C6w", 0)]
+[Example("| C5w | D5w | E5w | \"rit.\" F5w | G5w", 0, "the end itself")]
 public sealed class SlowingUnresolved : IStudyRule
 {
     private const int EndMeasures = 4;

@@ -2,13 +2,13 @@
 import { Input as AInput, InputNumber as AInputNumber } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { doAct, isBusy } from '../../../acts/useAct'
-import { api, take, type Piece } from '../../../api/client'
+import { api, fetched, type Piece } from '../../../api/client'
 import { keys, usePassages } from '../../../api/queries'
 import { dayFromNow } from '../../../common/dates'
 import DayField from '../../../common/DayField.vue'
 import FormDialog from '../../../common/FormDialog.vue'
 import PickOne from '../../../common/PickOne.vue'
-import { unitWords } from '../../../transport/store'
+import { unitWords } from '../../../common/units'
 import { useCriteria } from './queries'
 
 /** A test to hold: passage, tempo, day, and what it listens for. */
@@ -60,7 +60,7 @@ async function save() {
   }
   const made = await doAct({
     key: 'new test',
-    run: () => take(api.POST('/api/tests', { body })),
+    run: () => fetched(api.POST('/api/tests', { body })),
     words: (t) => `“${t.title}” is ready. Print its sheet, or enter marks.`,
     undo: (t) => ({ kind: 'testHeld', test: t.id }),
     fresh: [keys.tests],
@@ -76,7 +76,7 @@ async function keepWeights() {
   if (after.every((w) => before.find((b) => b.name === w.name)?.weight === w.weight)) return
   await doAct({
     key: 'weights',
-    run: () => take(api.PUT('/api/test-criteria', { body: after })),
+    run: () => fetched(api.PUT('/api/test-criteria', { body: after })),
     words: 'The school weighs its tests so from now on.',
     undo: () => ({ kind: 'weighed', before }),
     fresh: [keys.tests],

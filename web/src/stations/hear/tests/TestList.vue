@@ -2,10 +2,10 @@
 import { Button as AButton } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { doAct } from '../../../acts/useAct'
-import { api, take, type Piece } from '../../../api/client'
+import { api, fetched, type Piece } from '../../../api/client'
 import { keys } from '../../../api/queries'
 import { shortDate } from '../../../common/dates'
-import { unitWords } from '../../../transport/store'
+import { unitWords } from '../../../common/units'
 import NewTest from './NewTest.vue'
 import { useTests, type Test } from './queries'
 
@@ -19,7 +19,7 @@ const remove = (t: Test) =>
   doAct({
     key: `test ${t.id}`,
     run: async () => {
-      await take(api.DELETE('/api/tests/{test}', { params: { path: { test: t.id } } }))
+      await fetched(api.DELETE('/api/tests/{test}', { params: { path: { test: t.id } } }))
       return true
     },
     words: `“${t.title}” is taken back.`,

@@ -2,10 +2,10 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take } from '../../../api/client'
+import { api, fetched } from '../../../api/client'
 import { keys, usePiece } from '../../../api/queries'
 import { longDate } from '../../../common/dates'
-import SheetBar from '../../../parts/sheets/SheetBar.vue'
+import PrintFrame from '../../../parts/print/PrintFrame.vue'
 import { usePaper } from '../../../parts/print/usePaper'
 import { useTest } from './queries'
 import TestSheetPage from './TestSheetPage.vue'
@@ -16,18 +16,19 @@ const { paper } = usePaper()
 const id = computed(() => Number(route.params.test))
 const test = useTest(id)
 const passage = useQuery({
-  queryKey: computed(() => [...keys.passages, test.data.value?.passage]),
+  queryKey: computed(() => keys.passagesOf(test.data.value?.passage)),
   enabled: computed(() => test.data.value !== undefined),
-  queryFn: () => take(api.GET('/api/passages/{passage}', { params: { path: { passage: test.data.value!.passage } } })),
+  queryFn: () =>
+    fetched(api.GET('/api/passages/{passage}', { params: { path: { passage: test.data.value!.passage } } })),
 })
 const piece = usePiece(computed(() => test.data.value?.piece ?? 0))
 </script>
 
 <template>
-  <main id="main" class="sheets">
-    <SheetBar :paper="paper" :back="{ name: 'test', params: { test: id } }" words="Back to the test">
+  <PrintFrame :paper="paper" :back="{ name: 'test', params: { test: id } }" words="Back to the test">
+    <template #bar>
       <span v-if="test.data.value" class="quiet">{{ longDate(test.data.value.held) }}, one page a part.</span>
-    </SheetBar>
+    </template>
     <template v-if="test.data.value && passage.data.value && piece.data.value">
       <TestSheetPage
         v-for="part in passage.data.value.parts"
@@ -39,8 +40,5 @@ const piece = usePiece(computed(() => test.data.value?.piece ?? 0))
         :paper="paper"
       />
     </template>
-  </main>
+  </PrintFrame>
 </template>
-
-<style src="../../../parts/sheets/sheet.css"></style>
-<style scoped></style>

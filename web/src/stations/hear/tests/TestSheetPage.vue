@@ -5,9 +5,10 @@ import type { Passage, Piece } from '../../../api/client'
 import { keys } from '../../../api/queries'
 import { longDate } from '../../../common/dates'
 import { paperUrl, sliceUrl } from '../../../engraving/engraver'
+import PaperSheet from '../../../parts/print/PaperSheet.vue'
 import { inside, type Paper } from '../../../parts/print/papers'
 import { fitMusic } from '../../../parts/sheets/fitMusic'
-import { unitWords } from '../../../transport/store'
+import { unitWords } from '../../../common/units'
 import type { Test } from './queries'
 
 /** One part's test sheet: the passage as it is heard, the list, and room for a name. */
@@ -17,7 +18,7 @@ const name = computed(() => props.piece.parts.find((x) => x.id === props.part)?.
 const labels = computed(() => props.piece.measures.slice(props.passage.fromIndex, props.passage.toIndex + 1))
 const breathing = 32
 const music = useQuery({
-  queryKey: computed(() => [...keys.tests, props.test.id, 'music', props.part, props.paper.name]),
+  queryKey: computed(() => keys.testsOf(props.test.id, 'music', props.part, props.paper.name)),
   staleTime: 0,
   meta: { shown: true },
   queryFn: async ({ signal }) => {
@@ -33,12 +34,11 @@ const music = useQuery({
     )
   },
 })
-const page = computed(() => ({ width: `${props.paper.width}mm`, minHeight: `${props.paper.height}mm` }))
 const grades = [0, 1, 2, 3, 4, 5]
 </script>
 
 <template>
-  <article class="sheet test-page" :style="page" :aria-label="`Test sheet of ${name}`">
+  <PaperSheet class="test-page" :paper="paper" :label="`Test sheet of ${name}`">
     <div ref="words">
       <header>
         <div>
@@ -69,14 +69,10 @@ const grades = [0, 1, 2, 3, 4, 5]
       <p class="name"></p>
       <footer>Marks are private records. Play at the tempo above; count the first measure aloud, then play.</footer>
     </div>
-  </article>
+  </PaperSheet>
 </template>
 
 <style scoped>
-.test-page {
-  padding: 13mm;
-  max-width: none;
-}
 .name {
   border-bottom: 1px solid var(--slate);
   min-height: 26px;
@@ -99,11 +95,5 @@ const grades = [0, 1, 2, 3, 4, 5]
 }
 small {
   font-weight: 400;
-}
-@media print {
-  .test-page {
-    padding: 13mm;
-    min-height: 0 !important;
-  }
 }
 </style>

@@ -2,12 +2,12 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { doAct } from '../../../acts/useAct'
-import { api, take } from '../../../api/client'
+import { api, fetched } from '../../../api/client'
 import { keys } from '../../../api/queries'
 import { longDate } from '../../../common/dates'
-import MarkGrid from '../../../marking/MarkGrid.vue'
-import type { MarkRow } from '../../../marking/marks'
-import { unitWords } from '../../../transport/store'
+import GradeGrid from '../../../grading/GradeGrid.vue'
+import type { MarkRow } from '../../../grading/grades'
+import { unitWords } from '../../../common/units'
 import { useTest } from './queries'
 
 /** Marks of a test, entered on one screen. */
@@ -22,7 +22,7 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) =>
   doAct({
     key: `marks ${row.key}`,
     run: () =>
-      take(
+      fetched(
         api.PUT('/api/tests/{test}/marks/{player}', {
           params: { path: { test: id.value, player: row.key } },
           body: {
@@ -58,7 +58,7 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) =>
       <p v-if="test.players.length === 0" class="card empty">
         Nobody has this passage. Hand it out under Assign, then hear them.
       </p>
-      <MarkGrid v-else who="Player" :rows="rows" :criteria="test.criteria" :write="write" />
+      <GradeGrid v-else who="Player" :rows="rows" :criteria="test.criteria" :write="write" />
       <p class="quiet">Marks are private records: the school's rules and the law apply.</p>
     </template>
   </main>

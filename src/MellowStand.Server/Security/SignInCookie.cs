@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.DataProtection;
 namespace MellowStand.Server.Security;
 
 /// <summary>The sign-in cookie and the keys that seal it.</summary>
-internal static class StandCookie
+internal static class SignInCookie
 {
     /// <summary>Name of the cookie.</summary>
     public const string Name = "mellow-stand";
@@ -30,7 +30,7 @@ internal static class StandCookie
         services.AddDataProtection().SetApplicationName("mellow-stand");
         services
             .AddOptions<Microsoft.AspNetCore.DataProtection.KeyManagement.KeyManagementOptions>()
-            .Configure<StandOptions, ILoggerFactory>(
+            .Configure<ServerOptions, ILoggerFactory>(
                 (keys, options, logs) =>
                     keys.XmlRepository = new Microsoft.AspNetCore.DataProtection.Repositories.FileSystemXmlRepository(
                         Directory.CreateDirectory(Path.Combine(options.Data, "keys")),

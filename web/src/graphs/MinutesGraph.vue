@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { dayName, mostMinutes, type Work } from '../season/weeks'
 import { palette } from '../theme'
-import ChartBox from './ChartBox.vue'
+import GraphBox from './GraphBox.vue'
 
 /** Minutes of practice by day: what the plan asks of whoever has most, under what the day offers. */
 const props = defineProps<{ work: readonly Work[]; minutes: ReadonlyMap<string, number> }>()
@@ -41,7 +41,7 @@ const rows = computed(() => days.value.map((d) => [d.day, d.asked, d.offered]))
 </script>
 
 <template>
-  <ChartBox
+  <GraphBox
     title="Minutes of practice by day"
     :option="option"
     :heads="['Day', 'Asked of whoever has most', 'The day has']"

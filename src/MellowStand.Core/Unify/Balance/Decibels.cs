@@ -8,7 +8,7 @@ namespace MellowStand.Core.Unify.Balance;
 /// <remarks>Equal sources that are not in phase add by power: n of them are 10·log10(n) dB louder than one (incoherent sources; L. L.
 /// Beranek, "Acoustics", 1954, chapter on sound fields; ISO 9613-2 adds sources the same way; both from memory). How many decibels lie
 /// between two written levels nobody has measured for good: the house sets it.</remarks>
-public static class Loudness
+public static class Decibels
 {
     /// <summary>Decibels of one player at a level, against one player at mezzo forte.</summary>
     public static double OfLevel(House house, int level) => (level - DynamicLevels.Default) * Step(house);

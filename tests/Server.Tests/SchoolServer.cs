@@ -12,7 +12,7 @@ using Microsoft.Extensions.Logging;
 namespace MellowStand.Server.Tests;
 
 /// <summary>The real server on a real SQLite file in a fresh folder.</summary>
-public sealed class StandServer : WebApplicationFactory<StandOptions>
+public sealed class SchoolServer : WebApplicationFactory<ServerOptions>
 {
     private bool _isHandedOn;
 
@@ -38,11 +38,11 @@ public sealed class StandServer : WebApplicationFactory<StandOptions>
     public Database Database => Services.GetRequiredService<Database>();
 
     /// <summary>Stops this server and starts another one on its data, which reads all from the disk.</summary>
-    public StandServer Again()
+    public SchoolServer Again()
     {
         _isHandedOn = true;
         Dispose();
-        return new StandServer
+        return new SchoolServer
         {
             Data = Data,
             Demo = Demo,

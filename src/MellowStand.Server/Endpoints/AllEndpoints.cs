@@ -3,10 +3,10 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>All addresses of the server.</summary>
-public static class StandEndpoints
+public static class AllEndpoints
 {
     /// <summary>Maps every group of endpoints.</summary>
-    public static void MapStand(this WebApplication app)
+    public static void MapAll(this WebApplication app)
     {
         app.MapGet("/healthz", () => TypedResults.Ok(new Health("ready"))).WithTags("Health");
         app.MapOpenApi("/openapi/{documentName}.json");

@@ -9,12 +9,12 @@ namespace MellowStand.Server.Services;
 /// <param name="Minutes">All sessions together.</param>
 /// <param name="Heat">Its heat, 0 to 1.</param>
 /// <param name="Measures">Label and heat of each measure.</param>
-public sealed record PassageTime(int Minutes, double Heat, IReadOnlyList<(string Label, double Heat)> Measures);
+public sealed record LearningTime(int Minutes, double Heat, IReadOnlyList<(string Label, double Heat)> Measures);
 
 /// <summary>Works out how long passages take, at the pace that the school's log shows.</summary>
-public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, LogRepository log)
+public sealed class LearningTimes(PieceDesk desk, PassageRepository passages, LogRepository log)
 {
-    private static readonly PassageTime Unknown = new(30, 0.3, []);
+    private static readonly LearningTime Unknown = new(30, 0.3, []);
 
     /// <summary>Minutes that this school takes for what would take one.</summary>
     public double Pace()
@@ -29,10 +29,10 @@ public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, Log
     }
 
     /// <summary>The time of a passage.</summary>
-    public PassageTime Of(PassageRow passage, double pace) => Of([passage], pace)[passage.Id];
+    public LearningTime Of(PassageRow passage, double pace) => Of([passage], pace)[passage.Id];
 
     /// <summary>The times of passages. Where one has no place in its edition any more, a middle one.</summary>
-    public IReadOnlyDictionary<PassageId, PassageTime> Of(IReadOnlyList<PassageRow> handed, double pace)
+    public IReadOnlyDictionary<PassageId, LearningTime> Of(IReadOnlyList<PassageRow> handed, double pace)
     {
         var pieces = desk.Open(handed.Where(p => p.IsPlaced).Select(p => p.PieceId));
         return handed.ToDictionary(
@@ -41,7 +41,7 @@ public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, Log
         );
     }
 
-    private static PassageTime Of(OpenPiece piece, Address place, double pace)
+    private static LearningTime Of(OpenPiece piece, Address place, double pace)
     {
         var cells = piece.Layer.Heat.Where(c => place.Parts.Contains(c.Part) && place.Meets(c.Measure, c.Measure)).ToList();
         var hot = cells.GroupBy(c => c.Measure).OrderBy(g => g.Key).Select(g => (piece.Label(g.Key), Heat: g.Max(c => c.Heat))).ToList();
@@ -54,7 +54,7 @@ public sealed class PassageTimes(PieceDesk desk, PassageRepository passages, Log
             )
             .DefaultIfEmpty()
             .Max();
-        return new PassageTime(LearningMinutes.Of(notes, seconds, heat, pace).Minutes, heat, hot);
+        return new LearningTime(LearningMinutes.Of(notes, seconds, heat, pace).Minutes, heat, hot);
     }
 
     private static double Seconds(StudyContext study, int measure) => study.Seconds(measure, study.Score.Measures[measure].Length);

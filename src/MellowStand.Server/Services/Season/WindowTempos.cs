@@ -4,7 +4,7 @@ using MellowStand.Core.Tempo;
 namespace MellowStand.Server.Services;
 
 /// <summary>From which tempo to which a passage is learnt when nobody says: the window of its slowest part.</summary>
-public sealed class PassageTempos
+public sealed class WindowTempos
 {
     /// <summary>The first tempo and the goal; null where nothing sounds.</summary>
     public (TempoMark Start, TempoMark Goal)? Of(OpenPiece piece, Address place)

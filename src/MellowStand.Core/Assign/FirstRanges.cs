@@ -6,11 +6,11 @@ namespace MellowStand.Core.Assign;
 /// <param name="From">First measure from 0.</param>
 /// <param name="To">Last measure from 0.</param>
 /// <param name="Heat">Mean heat of its measures, 0 to 1.</param>
-public sealed record FirstPassage(int From, int To, double Heat);
+public sealed record FirstRange(int From, int To, double Heat);
 
 /// <summary>The passages of a part to begin with, in the order of the house rule <c>chunks</c>.</summary>
 /// <remarks>Stretches of four measures that do not overlap, the warmest of them. Common practice, no published source.</remarks>
-public static class FirstPassages
+public static class FirstRanges
 {
     private const int Length = 4;
 
@@ -18,15 +18,15 @@ public static class FirstPassages
     /// <param name="heat">Heat of the part, a value a measure from 0 to 1.</param>
     /// <param name="house">The school's answers.</param>
     /// <param name="most">At most so many.</param>
-    public static IReadOnlyList<FirstPassage> Of(IReadOnlyList<double> heat, House house, int most)
+    public static IReadOnlyList<FirstRange> Of(IReadOnlyList<double> heat, House house, int most)
     {
         var length = Math.Min(Length, heat.Count);
-        var taken = new List<FirstPassage>();
+        var taken = new List<FirstRange>();
         if (length == 0)
             return taken;
         var windows = Enumerable
             .Range(0, heat.Count - length + 1)
-            .Select(i => new FirstPassage(i, i + length - 1, heat.Skip(i).Take(length).Average()))
+            .Select(i => new FirstRange(i, i + length - 1, heat.Skip(i).Take(length).Average()))
             .Where(w => w.Heat > 0)
             .OrderByDescending(w => w.Heat)
             .ThenBy(w => w.From);
@@ -47,7 +47,7 @@ public static class FirstPassages
             _ => "easy",
         };
 
-    private static List<FirstPassage> InOrder(List<FirstPassage> taken, string order) =>
+    private static List<FirstRange> InOrder(List<FirstRange> taken, string order) =>
         order switch
         {
             "from-start" => [.. taken.OrderBy(t => t.From)],

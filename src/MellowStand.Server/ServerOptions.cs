@@ -8,14 +8,14 @@ namespace MellowStand.Server;
 /// <param name="Demo">True in the demo.</param>
 /// <param name="Hosts">Names under which it answers besides loopback's.</param>
 /// <param name="Today">The day that it is to be, or null for the machine's own.</param>
-public sealed record StandOptions(string Data, int? Port, bool Demo, IReadOnlyList<string> Hosts, DateOnly? Today)
+public sealed record ServerOptions(string Data, int? Port, bool Demo, IReadOnlyList<string> Hosts, DateOnly? Today)
 {
     /// <summary>The largest request, a little above the largest score file.</summary>
     public const long MaxRequestBytes = 34L * 1024 * 1024;
 
     /// <summary>Reads the settings; without <c>data</c>, the user's data directory is used.</summary>
     /// <exception cref="StartException">The port or the day is none.</exception>
-    public static StandOptions From(IConfiguration configuration)
+    public static ServerOptions From(IConfiguration configuration)
     {
         var data = configuration["data"];
         if (string.IsNullOrWhiteSpace(data))
@@ -25,7 +25,7 @@ public sealed record StandOptions(string Data, int? Port, bool Demo, IReadOnlyLi
             );
         var port = PortOf(configuration["port"]);
         var hosts = (configuration["host"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        return new StandOptions(data, port, configuration["demo"] == "true", hosts, DayOf(configuration["today"]));
+        return new ServerOptions(data, port, configuration["demo"] == "true", hosts, DayOf(configuration["today"]));
     }
 
     private static int? PortOf(string? text)

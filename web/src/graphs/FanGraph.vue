@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, take } from '../api/client'
+import { api, fetched } from '../api/client'
 import { keys } from '../api/queries'
 import { shortDate } from '../common/dates'
 import { palette } from '../theme'
 import { fanSeries, type HeardPoint } from './fan'
-import ChartBox from './ChartBox.vue'
+import GraphBox from './GraphBox.vue'
 
 /** Tempos of one player over the days, and the fan of what is expected to the date. */
 const props = defineProps<{ passage: number; player: number; entries: readonly HeardPoint[]; due: string }>()
 const fan = useQuery({
-  queryKey: computed(() => [...keys.log, 'fan', props.passage, props.player, props.entries.length]),
+  queryKey: computed(() => keys.logOf('fan', props.passage, props.player, props.entries.length)),
   queryFn: () =>
-    take(
+    fetched(
       api.GET('/api/passages/{passage}/players/{player}/fan', {
         params: { path: { passage: props.passage, player: props.player } },
       }),
@@ -28,7 +28,7 @@ const rows = computed(() => [
 </script>
 
 <template>
-  <ChartBox
+  <GraphBox
     v-if="fan.data.value"
     :title="`${fan.data.value.ready.name}: quarters a minute`"
     :option="option"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nextTick, ref } from 'vue'
-import { after, moved, withMark, type Cell, type Criterion, type MarkRow } from './marks'
+import { after, moved, withMark, type Cell, type Criterion, type MarkRow } from './grades'
 
 /** Marks on one screen: a digit from 0 to 5 marks and goes on, arrow keys move, Backspace takes a mark away. */
 const props = defineProps<{
@@ -98,7 +98,7 @@ th[scope='row'] {
   height: 30px;
   border: 1px solid var(--line);
   border-radius: 3px;
-  background: #fff;
+  background: var(--white);
   font: inherit;
   font-weight: 600;
   cursor: pointer;

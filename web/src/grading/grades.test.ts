@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { after, moved, withMark } from './marks'
+import { after, moved, withMark } from './grades'
 
 it('goes along the row and then to the next row', () => {
   expect(after({ row: 0, column: 0 }, 3, 2)).toEqual({ row: 0, column: 1 })

@@ -3,7 +3,7 @@ using System.Globalization;
 namespace MellowStand.Storage;
 
 /// <summary>Marks and weights by criterion as they are kept: "notes 4" a line.</summary>
-internal static class MarkText
+internal static class GradeText
 {
     public static string Of(IEnumerable<KeyValuePair<string, int>> pairs) =>
         string.Join('\n', pairs.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Key} {p.Value}")));

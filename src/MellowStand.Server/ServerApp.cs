@@ -1,6 +1,7 @@
 using System.Globalization;
 using MellowStand.Server.Answers;
 using MellowStand.Server.Endpoints;
+using MellowStand.Server.Pages;
 using MellowStand.Server.Security;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
@@ -12,7 +13,7 @@ using Serilog;
 namespace MellowStand.Server;
 
 /// <summary>Puts the server together.</summary>
-public static class StandApp
+public static class ServerApp
 {
     /// <summary>Builds the server; <c>--data DIR</c>, <c>--port N</c>, <c>--host NAME</c> (names it answers under besides loopback's, with
     /// commas), <c>--web DIR</c> (the built front end), <c>--demo true</c> and <c>--today DAY</c> are read from the arguments.</summary>
@@ -27,7 +28,7 @@ public static class StandApp
                 WebRootPath = web is null ? null : Path.GetFullPath(web),
             }
         );
-        var options = StandOptions.From(builder.Configuration);
+        var options = ServerOptions.From(builder.Configuration);
         FreePort.Check(options.Port);
         var folder = DataFolder.Take(options.Data);
         builder.Services.AddSingleton(options).AddSingleton(_ => folder);
@@ -44,7 +45,7 @@ public static class StandApp
         );
         builder.WebHost.ConfigureKestrel(k =>
         {
-            k.Limits.MaxRequestBodySize = StandOptions.MaxRequestBytes;
+            k.Limits.MaxRequestBodySize = ServerOptions.MaxRequestBytes;
             k.AddServerHeader = false;
         });
         if (options.Port is { } port)
@@ -52,7 +53,7 @@ public static class StandApp
         AddServices(builder);
         var app = Built(builder, folder);
         Use(app);
-        app.MapStand();
+        app.MapAll();
         if (options.Port is not null)
             app.Lifetime.ApplicationStarted.Register(() =>
                 Console.WriteLine($"Mellow Stand is at {string.Join(", ", app.Urls)} (Ctrl-C stops it)\nData: {folder.Path}")
@@ -83,7 +84,7 @@ public static class StandApp
     private static void AddServices(WebApplicationBuilder builder)
     {
         var services = builder.Services;
-        services.AddSingleton(s => SetDayClock.At(s.GetRequiredService<StandOptions>().Today));
+        services.AddSingleton(s => SetDayClock.At(s.GetRequiredService<ServerOptions>().Today));
         services.AddSingleton(new DemoSwitch(true));
         services.AddSingleton(s => new Database(s.GetRequiredService<DataFolder>().Database));
         services
@@ -124,10 +125,10 @@ public static class StandApp
             .AddSingleton<Sessions>()
             .AddSingleton<ReadinessService>()
             .AddSingleton<CalendarDesk>()
-            .AddSingleton<PassageTimes>()
+            .AddSingleton<LearningTimes>()
             .AddSingleton<SeasonDesk>()
             .AddSingleton<RehearsalDesk>()
-            .AddSingleton<PassageTempos>()
+            .AddSingleton<WindowTempos>()
             .AddSingleton<CutDesk>()
             .AddSingleton<ScaleDesk>()
             .AddSingleton<AuditionDesk>()
@@ -146,7 +147,7 @@ public static class StandApp
             .AddSingleton<MadePrints>()
             .AddSingleton<Jobs>()
             .AddHostedService(s => s.GetRequiredService<Jobs>());
-        services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = StandOptions.MaxRequestBytes);
+        services.Configure<FormOptions>(f => f.MultipartBodyLengthLimit = ServerOptions.MaxRequestBytes);
         services.Configure<RouteHandlerOptions>(r => r.ThrowOnBadRequest = true);
         services.ConfigureHttpJsonOptions(j =>
             j.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict
@@ -171,7 +172,7 @@ public static class StandApp
         services.AddResponseCompression();
         services.AddSignInLimit();
         services.AddAuthorization();
-        services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(StandCookie.Configure);
+        services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(SignInCookie.Configure);
         services.AddDataProtectionKeys();
     }
 
@@ -183,7 +184,8 @@ public static class StandApp
         app.UseMiddleware<HostCheck>();
         app.UseResponseCompression();
         app.UseDefaultFiles();
-        app.UseStaticFiles();
+        app.UseMiddleware<PackedAssets>();
+        app.UseStaticFiles(PackedAssets.Files);
         app.UseRouting();
         app.UseMiddleware<CharsetCheck>();
         app.UseMiddleware<OriginCheck>();

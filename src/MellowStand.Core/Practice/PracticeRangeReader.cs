@@ -5,7 +5,7 @@ using MellowStand.Core.Study;
 namespace MellowStand.Core.Practice;
 
 /// <summary>Takes a passage out of a score as plain music: every voice without a gap, ties and slurs that reach out of it cut.</summary>
-internal static class PassageReader
+internal static class PracticeRangeReader
 {
     public static PlainPart Read(StudyContext study, Part part, int from, int to)
     {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
 import { palette } from '../theme'
-import ChartBox from './ChartBox.vue'
+import GraphBox from './GraphBox.vue'
 
 /** Readiness over the piece: the chance of the least sure section of each passage, in the order of the music. */
 const props = defineProps<{ passages: readonly Schemas['PassageReadinessView'][] }>()
@@ -46,7 +46,7 @@ const rows = computed(() => told.value.map((t) => [t.name, t.title, t.section, p
 </script>
 
 <template>
-  <ChartBox
+  <GraphBox
     title="Readiness over the piece: the least sure section of each passage"
     :option="option"
     :height="170"
