@@ -1,7 +1,7 @@
 namespace MellowStand.Server;
 
-/// <summary>The machine's clock, moved by whole days so that it is a chosen day now: <c>--today 2026-12-31</c>. Demo and tests take their day
-/// from it, so that any day of the week, month and year can be tried on any other.</summary>
+/// <summary>The machine's clock, moved by whole days so that it is a chosen day now: <c>--today 2026-12-31</c>. Demo and tests take their
+/// day from it, so that any day of the week, month and year can be tried on any other.</summary>
 /// <remarks>Hours go on as they do outside, and midnight comes when it comes: what holds for "today" holds for a set day too.</remarks>
 public sealed class SetDayClock : TimeProvider
 {

@@ -103,7 +103,13 @@ public sealed class DecisionRepository(Database database)
             r => new Decision(
                 r.Long("id"),
                 r.Long("act"),
-                new DecisionDraft(r.TextOrNull("difference"), Verdicts[r.Text("verdict")], r.TextOrNull("reading"), r.Text("why"), [.. changes[r.Long("id")]]),
+                new DecisionDraft(
+                    r.TextOrNull("difference"),
+                    Verdicts[r.Text("verdict")],
+                    r.TextOrNull("reading"),
+                    r.Text("why"),
+                    [.. changes[r.Long("id")]]
+                ),
                 r.Text("person"),
                 r.Text("made")
             ),

@@ -163,7 +163,8 @@ public sealed class EditionRepository(Database database)
                 ("now", now.Iso())
             );
             c.Run(
-                "UPDATE decision SET undone = NULL, left_with = NULL WHERE piece_id = $piece AND left_with = $edition AND set_aside IS NULL",
+                "UPDATE decision SET undone = NULL, left_with = NULL WHERE piece_id = $piece AND left_with = $edition "
+                    + "AND set_aside IS NULL",
                 ("piece", piece.Id),
                 ("edition", edition)
             );

@@ -57,7 +57,9 @@ public sealed class EnsembleRepository(Database database)
     private readonly Slice<IReadOnlyDictionary<SectionId, string>> _names = new(
         database,
         RestsOn.People,
-        c => c.Read("SELECT id, name FROM section", r => (Id: new SectionId(r.Long("id")), Name: r.Text("name"))).ToDictionary(x => x.Id, x => x.Name)
+        c =>
+            c.Read("SELECT id, name FROM section", r => (Id: new SectionId(r.Long("id")), Name: r.Text("name")))
+                .ToDictionary(x => x.Id, x => x.Name)
     );
 
     /// <summary>All sections in order.</summary>
@@ -158,7 +160,9 @@ public sealed class EnsembleRepository(Database database)
     /// <summary>Adds many players as one act, with the sections that are not there yet.</summary>
     /// <param name="rows">The players; <see cref="PlayerRow.SectionId"/> and numbers are not read.</param>
     /// <returns>Numbers of the sections and of the players that were added.</returns>
-    public (IReadOnlyList<SectionId> Sections, IReadOnlyList<PlayerId> Players) AddMany(IReadOnlyList<(string Section, PlayerRow Player)> rows) =>
+    public (IReadOnlyList<SectionId> Sections, IReadOnlyList<PlayerId> Players) AddMany(
+        IReadOnlyList<(string Section, PlayerRow Player)> rows
+    ) =>
         database.Act(c =>
         {
             var known = Sections()

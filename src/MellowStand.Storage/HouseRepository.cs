@@ -44,7 +44,9 @@ public sealed class HouseRepository(Database database)
 
     /// <summary>The director, or null before the first run is done.</summary>
     public DirectorRow? Director() =>
-        database.Look(c => c.Read("SELECT name, password_hash FROM director", r => new DirectorRow(r.Text("name"), r.Text("password_hash"))).FirstOrDefault());
+        database.Look(c =>
+            c.One("SELECT name, password_hash FROM director", r => new DirectorRow(r.Text("name"), r.Text("password_hash")))
+        );
 
     /// <summary>Makes the director's account.</summary>
     /// <returns>False when there is one already.</returns>

@@ -125,8 +125,9 @@ public sealed class PassageRepository(Database database)
 
     /// <summary>Takes a passage back; its log stays.</summary>
     public bool Remove(PassageId id, DateTimeOffset now) =>
-        database.Act(c => c.Run("UPDATE passage SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id.Value), ("now", now.Iso())))
-        > 0;
+        database.Act(c =>
+            c.Run("UPDATE passage SET deleted = $now WHERE id = $id AND deleted IS NULL", ("id", id.Value), ("now", now.Iso()))
+        ) > 0;
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public bool Restore(PassageId id) =>
@@ -226,6 +227,9 @@ public sealed class PassageRepository(Database database)
         };
     }
 
-    private static StepRow Step(JsonElement step) =>
-        new(new TempoMark(Storage.Row.UnitOf(step[0].GetString()!), double.Parse(step[1].GetString()!, CultureInfo.InvariantCulture)), Storage.Row.DayOf(step[2].GetString()!));
+    private static StepRow Step(JsonElement step)
+    {
+        var bpm = double.Parse(step[1].GetString()!, CultureInfo.InvariantCulture);
+        return new StepRow(new TempoMark(Storage.Row.UnitOf(step[0].GetString()!), bpm), Storage.Row.DayOf(step[2].GetString()!));
+    }
 }

@@ -127,7 +127,9 @@ public sealed class PieceRepository(Database database)
 
     /// <summary>Undoes <see cref="Remove"/>.</summary>
     public bool Restore(long id) =>
-        database.Act(c => c.Run("UPDATE piece SET deleted = NULL, left_with = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))) > 0;
+        database.Act(c =>
+            c.Run("UPDATE piece SET deleted = NULL, left_with = NULL WHERE id = $id AND deleted IS NOT NULL", ("id", id))
+        ) > 0;
 
     /// <summary>Chooses the instrument of a part, and remembers it for the next file.</summary>
     /// <param name="id">The piece.</param>

@@ -29,7 +29,8 @@ public sealed class UpgradeRepository(Database database)
     public void NameOldEditions() =>
         database.Act(c =>
         {
-            foreach (var (id, bytes) in c.Read("SELECT id, original FROM edition WHERE hash IS NULL", r => (r.Long("id"), r.Bytes("original"))))
+            var nameless = c.Read("SELECT id, original FROM edition WHERE hash IS NULL", r => (r.Long("id"), r.Bytes("original")));
+            foreach (var (id, bytes) in nameless)
                 c.Run("UPDATE edition SET hash = $hash WHERE id = $id", ("id", id), ("hash", Identity.Of(bytes)));
             return 0;
         });

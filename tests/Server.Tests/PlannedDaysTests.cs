@@ -67,7 +67,8 @@ public sealed class PlannedDaysTests : IDisposable
         using var client = _server.CreateClient();
         var seasons = _server.Services.GetRequiredService<SeasonRepository>();
         var first = seasons.Draft(Plan(new PassageId(0), new PlayerId(0), "usual") with { Items = [] });
-        var second = seasons.Draft(Plan(new PassageId(0), new PlayerId(0), "usual") with { Items = [], Gives = ["days: put it off"], Changes = ["new"] });
+        var empty = Plan(new PassageId(0), new PlayerId(0), "usual") with { Items = [] };
+        var second = seasons.Draft(empty with { Gives = ["days: put it off"], Changes = ["new"] });
         Assert.Null(seasons.Find(first));
         var found = seasons.Find(second)!;
         Assert.Equal(("draft", "days: put it off", "new"), (found.State, found.Gives[0], found.Changes[0]));

@@ -14,8 +14,8 @@ export const today = process.env.STAND_DAY || readFileSync(new URL('../day', imp
 /** The ISO day so many days from today. */
 export const inDays = (days) => new Date(Date.parse(`${today}T00:00:00Z`) + days * dayMs).toISOString().slice(0, 10)
 
-/** Starts the built server and waits for as long as the machine needs: on fresh data, on a copy of the prepared demo school, or on data that
- *  it had before. The port is a free one where none is named. */
+/** Starts the built server and waits for as long as the machine needs: on fresh data, on a copy of the prepared demo school, or on data
+ *  that it had before. The port is a free one where none is named. */
 export async function startStand({ demo, data: before, port = 0, day = today }) {
   const data = before ?? newData(demo && process.env.STAND_DEMO)
   const process_ = spawn('dotnet', [server, ...options({ data, demo, port, day })], {

@@ -114,7 +114,8 @@ public sealed class MockRepository(Database database)
         var mocks = c.Read(Columns + which + " ORDER BY m.held DESC, m.id DESC", Mock, ("id", id));
         var own = Sql.Json(mocks.Select(m => m.Id));
         var marks = c.Read(
-                "SELECT mock_id, number, listener, marks, note, version FROM mock_mark WHERE mock_id IN (SELECT value FROM json_each($own))",
+                "SELECT mock_id, number, listener, marks, note, version FROM mock_mark "
+                    + "WHERE mock_id IN (SELECT value FROM json_each($own))",
                 r => (Mock: r.Long("mock_id"), Row: Marked(r)),
                 ("own", own)
             )

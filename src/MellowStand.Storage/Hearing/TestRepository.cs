@@ -42,7 +42,9 @@ public sealed class TestRepository(Database database)
     private readonly Slice<IReadOnlyDictionary<string, int>> _weights = new(
         database,
         RestsOn.Hearing,
-        c => c.Read("SELECT name, weight FROM test_weight", r => (Name: r.Text("name"), Weight: r.Int("weight"))).ToDictionary(x => x.Name, x => x.Weight)
+        c =>
+            c.Read("SELECT name, weight FROM test_weight", r => (Name: r.Text("name"), Weight: r.Int("weight")))
+                .ToDictionary(x => x.Name, x => x.Weight)
     );
 
     /// <summary>Keeps a test.</summary>
@@ -91,7 +93,11 @@ public sealed class TestRepository(Database database)
         {
             c.Demand("The test", "playing_test", "deleted IS NULL", test);
             c.Demand("The player", "player", "1", row.Player.Value);
-            c.Run("INSERT OR IGNORE INTO test_mark (test_id, player_id) VALUES ($test, $player)", ("test", test), ("player", row.Player.Value));
+            c.Run(
+                "INSERT OR IGNORE INTO test_mark (test_id, player_id) VALUES ($test, $player)",
+                ("test", test),
+                ("player", row.Player.Value)
+            );
             return c.Update(
                 "test_mark",
                 "test_id = $test AND player_id = $player",

@@ -76,18 +76,27 @@ CREATE TRIGGER audition_entry_counts_delete AFTER DELETE ON audition_entry BEGIN
 CREATE TRIGGER audition_asked_counts_insert AFTER INSERT ON audition_asked BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER audition_asked_counts_update AFTER UPDATE ON audition_asked BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER audition_asked_counts_delete AFTER DELETE ON audition_asked BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_candidate_counts_insert AFTER INSERT ON audition_candidate BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_candidate_counts_update AFTER UPDATE ON audition_candidate BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_candidate_counts_delete AFTER DELETE ON audition_candidate BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_candidate_counts_insert AFTER INSERT ON audition_candidate
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_candidate_counts_update AFTER UPDATE ON audition_candidate
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_candidate_counts_delete AFTER DELETE ON audition_candidate
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER audition_answer_counts_insert AFTER INSERT ON audition_answer BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER audition_answer_counts_update AFTER UPDATE ON audition_answer BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER audition_answer_counts_delete AFTER DELETE ON audition_answer BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_decision_counts_insert AFTER INSERT ON audition_decision BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_decision_counts_update AFTER UPDATE ON audition_decision BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_decision_counts_delete AFTER DELETE ON audition_decision BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_passage_counts_insert AFTER INSERT ON audition_passage BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_passage_counts_update AFTER UPDATE ON audition_passage BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
-CREATE TRIGGER audition_passage_counts_delete AFTER DELETE ON audition_passage BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_decision_counts_insert AFTER INSERT ON audition_decision
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_decision_counts_update AFTER UPDATE ON audition_decision
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_decision_counts_delete AFTER DELETE ON audition_decision
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_passage_counts_insert AFTER INSERT ON audition_passage
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_passage_counts_update AFTER UPDATE ON audition_passage
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
+CREATE TRIGGER audition_passage_counts_delete AFTER DELETE ON audition_passage
+BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER mock_audition_counts_insert AFTER INSERT ON mock_audition BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER mock_audition_counts_update AFTER UPDATE ON mock_audition BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;
 CREATE TRIGGER mock_audition_counts_delete AFTER DELETE ON mock_audition BEGIN UPDATE desk_revision SET auditions = auditions + 1; END;

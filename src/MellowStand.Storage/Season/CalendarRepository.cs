@@ -65,7 +65,10 @@ public sealed class CalendarRepository(Database database)
         database,
         RestsOn.Plans,
         c =>
-            c.Read("SELECT whose, id, minutes FROM practice_minutes", r => (Key: (r.Text("whose"), r.Long("id")), Minutes: r.Int("minutes")))
+            c.Read(
+                    "SELECT whose, id, minutes FROM practice_minutes",
+                    r => (Key: (r.Text("whose"), r.Long("id")), Minutes: r.Int("minutes"))
+                )
                 .ToDictionary(x => x.Key, x => x.Minutes)
     );
 

@@ -182,8 +182,8 @@ public sealed class SeasonRepository(Database database)
             .. c.Read(
                     "SELECT i.id, i.passage_id, i.band, i.players, i.minutes, i.why, s.id AS session, s.day, s.step, s.by_hand "
                         + "FROM season_item i JOIN passage p ON p.id = i.passage_id JOIN piece q ON q.id = p.piece_id "
-                        + "LEFT JOIN season_session s ON s.item_id = i.id WHERE i.plan_id = $plan AND p.deleted IS NULL AND q.deleted IS NULL "
-                        + "ORDER BY i.id, s.day",
+                        + "LEFT JOIN season_session s ON s.item_id = i.id WHERE i.plan_id = $plan AND p.deleted IS NULL "
+                        + "AND q.deleted IS NULL ORDER BY i.id, s.day",
                     r => (Item: Item(r), Session: r.LongOrNull("session") is { } session ? Session(r, session) : null),
                     ("plan", plan)
                 )

@@ -89,7 +89,8 @@ public sealed class Database : IDisposable
 
     internal static Counters CountersOf(SqliteConnection c) =>
         c.One(
-            "SELECT d.shelf, d.people, d.passages, d.plans, d.hearing, d.auditions, s.n + s.quiet AS school FROM desk_revision d, school_revision s",
+            "SELECT d.shelf, d.people, d.passages, d.plans, d.hearing, d.auditions, s.n + s.quiet AS school "
+                + "FROM desk_revision d, school_revision s",
             r => new Counters(
                 r.Long("shelf"),
                 r.Long("people"),

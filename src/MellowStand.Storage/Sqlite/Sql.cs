@@ -43,7 +43,8 @@ internal static class Sql
     ) => connection.Read(sql, row, values) is [var only, ..] ? only : default;
 
     /// <summary>Numbers as a value that a query takes apart again with <c>json_each</c>.</summary>
-    public static string Json(IEnumerable<long> numbers) => $"[{string.Join(',', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture)))}]";
+    public static string Json(IEnumerable<long> numbers) =>
+        $"[{string.Join(',', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture)))}]";
 
     public static string Iso(this DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 

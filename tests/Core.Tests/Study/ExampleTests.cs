@@ -5,8 +5,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Tests.Study;
 
-/// <summary>Each rule on the music that it carries itself: what it must find, where it must stay quiet, its edge. Traps of trade practice and
-/// the values marked [check] there: common practice, no published source.</summary>
+/// <summary>Each rule on the music that it carries itself: what it must find, where it must stay quiet, its edge. Traps of trade practice
+/// and the values marked [check] there: common practice, no published source.</summary>
 public sealed class ExampleTests
 {
     private const int Least = 2;
@@ -19,8 +19,8 @@ public sealed class ExampleTests
         {
             var all = new TheoryData<string, string, int>();
             foreach (var rule in StudyDesk.Rules)
-            foreach (var example in Of(rule))
-                all.Add(rule.Name, example.Music, example.Finds);
+                foreach (var example in Of(rule))
+                    all.Add(rule.Name, example.Music, example.Finds);
             return all;
         }
     }

@@ -20,12 +20,12 @@ public sealed class BalanceTests
     [InlineData(100, 20)]
     public void Equal_players_add_by_power(int players, double expected)
     {
-        Assert.Equal(expected, Loudness.OfPlayers(players), 4);
-        Assert.Equal(expected, Loudness.Sum(Enumerable.Repeat(0.0, players)), 4);
+        Assert.Equal(expected, Decibels.OfPlayers(players), 4);
+        Assert.Equal(expected, Decibels.Sum(Enumerable.Repeat(0.0, players)), 4);
     }
 
     [Fact]
-    public void A_source_ten_decibels_below_adds_less_than_half_a_decibel() => Assert.Equal(60.41, Loudness.Sum([60, 50]), 2);
+    public void A_source_ten_decibels_below_adds_less_than_half_a_decibel() => Assert.Equal(60.41, Decibels.Sum([60, 50]), 2);
 
     [Fact]
     public void The_highest_line_that_moves_has_the_tune()
@@ -63,8 +63,8 @@ public sealed class BalanceTests
     public void The_house_sets_what_a_step_is()
     {
         var house = new House(new Dictionary<string, string> { ["level-decibels"] = "3" });
-        Assert.Equal(6, Loudness.OfLevel(house, 7));
-        Assert.Equal(-10, Loudness.OfLevel(House.Default, 3));
+        Assert.Equal(6, Decibels.OfLevel(house, 7));
+        Assert.Equal(-10, Decibels.OfLevel(House.Default, 3));
     }
 
     [Fact]

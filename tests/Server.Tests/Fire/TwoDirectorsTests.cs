@@ -59,8 +59,8 @@ public sealed class TwoDirectorsTests : IDisposable
         var section = ensemble.AddSection("Horns");
         ensemble.RemoveSection(section, today);
         Assert.Throws<GoneException>(() => ensemble.AddPlayer(section, "Ada", null, 1, "comfortable"));
-        Assert.Throws<GoneException>(() => log.Add(new LogRow(0, new PassageId(77), new PlayerId(1), new TempoMark(BeatUnit.Find("quarter")!, 60), today, "")));
-        var e = Assert.Throws<GoneException>(() => log.Add(new LogRow(0, new PassageId(77), new PlayerId(1), new TempoMark(BeatUnit.Find("quarter")!, 60), today, "")));
+        var heard = new LogRow(0, new PassageId(77), new PlayerId(1), new TempoMark(BeatUnit.Find("quarter")!, 60), today, "");
+        var e = Assert.Throws<GoneException>(() => log.Add(heard));
         Assert.Equal(
             (409, "The passage was removed in the same moment, so nothing was kept. Load the page again."),
             ProblemSentences.Of(e)

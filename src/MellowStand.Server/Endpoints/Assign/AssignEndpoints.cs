@@ -157,7 +157,10 @@ public static class AssignEndpoints
         new(r.Parts ?? [], r.From, r.To, r.Due)
         {
             Title = r.Title,
-            Tempos = r.Start is null && r.Goal is null ? null : (TempoEndpoints.Mark(r.Start, "start"), TempoEndpoints.Mark(r.Goal, "goal")),
+            Tempos =
+                r.Start is null && r.Goal is null
+                    ? null
+                    : (TempoEndpoints.Mark(r.Start, "start"), TempoEndpoints.Mark(r.Goal, "goal")),
             By = r.By is null ? Core.Tempo.LadderBy.Step : Core.Tempo.LadderWords.Read(r.By),
             Value = r.Value,
             Sections = (r.Sections ?? []).Sections(),

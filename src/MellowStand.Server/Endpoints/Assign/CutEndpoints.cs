@@ -99,7 +99,8 @@ public static class CutEndpoints
         if (asked.Count is 0 or > MostAtOnce)
             throw Refusal.BadRequest($"Hand out 1 to {MostAtOnce} passages at once.");
         var drafts = asked
-            .Select(r => desk.Draft(id, AssignEndpoints.Wish(r ?? throw Refusal.BadRequest("A passage is empty. Leave it out.")), clock.Today()))
+            .Select(r => AssignEndpoints.Wish(r ?? throw Refusal.BadRequest("A passage is empty. Leave it out.")))
+            .Select(w => desk.Draft(id, w, clock.Today()))
             .ToList();
         var made = passages.AddMany(drafts).Index().ToDictionary(m => m.Item, m => m.Index);
         var rows = passages.All(id).Where(p => made.ContainsKey(p.Id)).OrderBy(p => made[p.Id]);

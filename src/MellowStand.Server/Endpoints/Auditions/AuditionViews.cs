@@ -172,7 +172,14 @@ public sealed class AuditionViews(PieceDesk desk, EnsembleRepository ensemble)
 
     /// <summary>Who auditions, as the interface shows it.</summary>
     public static CandidateView Candidate(CandidateRow row, PlayerRow player, IReadOnlyDictionary<SectionId, string> sections) =>
-        new(row.Id, row.Player.Value, player.Name, sections.GetValueOrDefault(player.SectionId, ""), row.Instrument, NameOf(row.Instrument));
+        new(
+            row.Id,
+            row.Player.Value,
+            player.Name,
+            sections.GetValueOrDefault(player.SectionId, ""),
+            row.Instrument,
+            NameOf(row.Instrument)
+        );
 
     private static EntryView Entry(AuditionRow set, EntryRow e, OpenPiece piece) =>
         new(

@@ -90,7 +90,9 @@ public static class EntryEndpoints
     {
         var row = desk.Find(set);
         var there = AuditionDesk.Entry(row, entry);
-        var unit = edit.Unit is null ? there.Unit : BeatUnit.Find(edit.Unit) ?? throw Refusal.BadRequest("The unit is quarter, eighth, half or the like.");
+        var unit =
+            BeatUnit.Find(edit.Unit ?? there.Unit.Name)
+            ?? throw Refusal.BadRequest("The unit is quarter, eighth, half or the like.");
         if (edit.Slowest is <= 0 or > MostBpm || edit.Quickest is <= 0 or > MostBpm || edit.Slowest > edit.Quickest)
             throw Refusal.BadRequest($"The tempo goes from a slower to a quicker number, each more than 0 and at most {MostBpm}.");
         var asked = (edit.Asked ?? []).Select(a => Asked(row, a)).ToList();

@@ -150,7 +150,10 @@ public static class RoundEndpoints
             row.Entries.Where(e => open.ContainsKey(e.Piece) && e.Asked.Any(a => a.Round == round))
                 .GroupBy(e => e.Instrument)
                 .Select(g =>
-                    (Instrument: g.Key, Pieces: g.OrderBy(e => EntryKinds.PlaceOf(e.Kind)).Select(e => Take(e, round, open[e.Piece])).ToList())
+                    (
+                        Instrument: g.Key,
+                        Pieces: g.OrderBy(e => EntryKinds.PlaceOf(e.Kind)).Select(e => Take(e, round, open[e.Piece])).ToList()
+                    )
                 )
                 .Select(g => new TakeListView(
                     g.Instrument,

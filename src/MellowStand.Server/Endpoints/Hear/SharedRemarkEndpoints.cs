@@ -22,7 +22,8 @@ public static class SharedRemarkEndpoints
         var group = api.MapGroup("/remarks").WithTags("Hear");
         api.MapGet(
                 "/passages/{passage:long}/remarks",
-                (long passage, RemarkRepository remarks) => TypedResults.Ok(remarks.All().Where(r => r.Passage.Value == passage).Select(View))
+                (long passage, RemarkRepository remarks) =>
+                    TypedResults.Ok(remarks.All().Where(r => r.Passage.Value == passage).Select(View))
             )
             .KeepAnswer(Rests.Records)
             .WithTags("Hear");

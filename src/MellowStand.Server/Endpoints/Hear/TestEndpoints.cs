@@ -183,8 +183,9 @@ public static class TestEndpoints
         Check(marks, row.Weights);
         if (!views.Has(row, new PlayerId(player)))
             throw Refusal.NotFound("This player does not have the passage of the test. Load the test again.");
+        var note = Names.CleanOrNull(request.Note) ?? "";
         tests
-            .Mark(test, new TestGradesRow(new PlayerId(player), marks, Names.CleanOrNull(request.Note) ?? "", Versions.Seen(request.Version)))
+            .Mark(test, new TestGradesRow(new PlayerId(player), marks, note, Versions.Seen(request.Version)))
             .Demand("The marks of this player");
         return TypedResults.Ok(views.Of(Find(tests, test)));
     }

@@ -72,7 +72,17 @@ public static class EnsembleEndpoints
 
     /// <summary>A player as the interface shows one.</summary>
     internal static PlayerView View(PlayerRow p) =>
-        new(p.Id.Value, p.SectionId.Value, p.Name, p.Instrument, Catalog.Find(p.Instrument)?.Name, p.Chair, p.Level, p.OptionIds, p.Version);
+        new(
+            p.Id.Value,
+            p.SectionId.Value,
+            p.Name,
+            p.Instrument,
+            Catalog.Find(p.Instrument)?.Name,
+            p.Chair,
+            p.Level,
+            p.OptionIds,
+            p.Version
+        );
 
     private static Created<IReadOnlyList<SectionView>> AddSection(SectionEdit edit, EnsembleRepository ensemble)
     {

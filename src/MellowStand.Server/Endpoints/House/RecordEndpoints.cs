@@ -81,7 +81,9 @@ public static class RecordEndpoints
     public static void MapRecords(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/log").WithTags("Hear");
-        group.MapGet("", ([AsParameters] LogFilter filter, LogRepository log) => TypedResults.Ok(Read(filter, log))).KeepAnswer(Rests.Records);
+        group
+            .MapGet("", ([AsParameters] LogFilter filter, LogRepository log) => TypedResults.Ok(Read(filter, log)))
+            .KeepAnswer(Rests.Records);
         group.MapGet("/pages", Pages).KeepAnswer(Rests.Records);
         api.MapGet(
                 "/log.csv",

@@ -58,7 +58,8 @@ public static class RosterEndpoints
         if (r.Chair is < 1 or > 99)
             throw Refusal.BadRequest($"The chair of {Names.Clean(r.Name)} is not a number from 1 to 99.");
         var instrument = string.IsNullOrEmpty(r.Instrument) ? null : PieceImport.Instrument(r.Instrument);
-        return (Names.Clean(r.Section), new PlayerRow(new PlayerId(0), new SectionId(0), Names.Clean(r.Name), instrument, r.Chair, "comfortable"));
+        var name = Names.Clean(r.Name);
+        return (Names.Clean(r.Section), new PlayerRow(new PlayerId(0), new SectionId(0), name, instrument, r.Chair, "comfortable"));
     }
 
     private static Ok<PeopleRequest> SectionsOf(long id, PieceDesk desk, EnsembleRepository ensemble)

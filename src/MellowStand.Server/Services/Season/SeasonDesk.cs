@@ -72,7 +72,9 @@ public sealed class SeasonDesk(
     public IReadOnlyList<string> Moved(SeasonPlanRow plan)
     {
         var now = Items();
-        var was = plan.Items.SelectMany(i => i.Players.Select(p => (Key: (i.Passage.Value, p.Value), i.Band))).ToDictionary(x => x.Key, x => x.Band);
+        var was = plan
+            .Items.SelectMany(i => i.Players.Select(p => (Key: (i.Passage.Value, p.Value), i.Band)))
+            .ToDictionary(x => x.Key, x => x.Band);
         return
         [
             .. now.Select(i =>
@@ -172,7 +174,13 @@ public sealed class SeasonDesk(
     private string TitleOf(PassageId passage) => passages.Find(passage)?.Title ?? "a passage taken back";
 
     private static KeptItem Kept(SeasonItemRow row, string title) =>
-        new($"{row.Passage.Value}/{row.Band}", title, Enum.Parse<Band>(row.Band, true), row.Players.Values(), [.. row.Sessions.Select(s => s.Day)]);
+        new(
+            $"{row.Passage.Value}/{row.Band}",
+            title,
+            Enum.Parse<Band>(row.Band, true),
+            row.Players.Values(),
+            [.. row.Sessions.Select(s => s.Day)]
+        );
 
     // The planner knows keys; people know titles.
     private static string Named(string sentence, List<SeasonItem> items) =>
