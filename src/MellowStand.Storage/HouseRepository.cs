@@ -61,7 +61,10 @@ public sealed class HouseRepository(Database database)
         ) > 0;
 
     internal static House House(SqliteConnection c) =>
-        new(c.Read("SELECT name, choice FROM house_rule", r => (r.Text("name"), r.Text("choice"))).ToDictionary(x => x.Item1, x => x.Item2));
+        new(
+            c.Read("SELECT name, choice FROM house_rule", r => (Name: r.Text("name"), Choice: r.Text("choice")))
+                .ToDictionary(x => x.Name, x => x.Choice)
+        );
 
     internal static Dictionary<string, string> LearnedInstruments(SqliteConnection c) =>
         c.Read("SELECT name, instrument FROM learned_instrument", r => (r.Text("name"), r.Text("instrument")))
