@@ -57,7 +57,8 @@ public sealed class ProblemSentences(ILogger<ProblemSentences> log) : IException
     private static (int Status, string Sentence) OfStorage(SqliteException e) =>
         e.SqliteErrorCode switch
         {
-            5 or 6 => (
+            // 15: two that open the log in the same moment give way to each other for ten seconds, then one gives up.
+            5 or 6 or 15 => (
                 StatusCodes.Status503ServiceUnavailable,
                 "The database was busy for too long, so nothing was kept. Wait a moment and try again."
             ),

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test'
-import { pagesOf, test } from './desk'
+import { pagesOf, set, test } from './desk'
 import { prepareDemo, startStand } from './stand.mjs'
 
 /** Whatever day it is, what a director prints fits its sheet and what lies ahead is there: each weekday, the last day of a month, of a
@@ -30,6 +30,7 @@ for (const [name, day] of days)
         for (const section of sections.filter((s) => s.id % 2 === i || s.id === 3)) {
           await page.goto(`${stand.url}/week/${section.id}?paper=${paper}`)
           await expect(page.getByText('Tick what was clean')).toBeVisible()
+          await set(page)
           expect(pagesOf(await page.pdf({ preferCSSPageSize: true })), `week of section ${section.id}`).toBe(1)
         }
       }

@@ -38,7 +38,8 @@ export class Desk {
     for (let quiet = 0; quiet < 3; quiet = this.asked.size === 0 ? quiet + 1 : 0) await this.page.waitForTimeout(100)
   }
 
-  /** Goes to a page of the demo school. Two visits of one address in a row are one: the second finds it as the first left it. */
+  /** Goes to a page of the demo school, as one who has not been there. Two visits of one address in a row are one: the second finds it as
+   *  the first left it. */
   async go(path: string): Promise<void> {
     this.problems = []
     if (this.page.url() === this.url + path) return
@@ -46,6 +47,7 @@ export class Desk {
     else
       await this.page.evaluate((to) => {
         type App = { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } }
+        sessionStorage.clear()
         const app = (document.querySelector('#app') as unknown as { __vue_app__: App }).__vue_app__
         return app.config.globalProperties.$router.push(to).then(() => undefined)
       }, path)
@@ -101,6 +103,13 @@ export const engraved = (page: Page) =>
 
 /** How many pages a PDF has. */
 export const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)?.length ?? 0
+
+/** What must fit its sheets is there and has its size. */
+export async function set(page: Page): Promise<void> {
+  await page.evaluate(() => document.fonts.ready.then(() => undefined))
+  await expect(page.locator('.paper-sheet[aria-busy="false"]').first()).toBeVisible()
+  await expect(page.locator('.paper-sheet[aria-busy="true"]')).toHaveCount(0)
+}
 
 /** The first place with the words that is seen: a dialog that was closed keeps its words, hidden. */
 export const seen = (page: Page, words: string) => page.getByText(words).filter({ visible: true }).first()

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import ICAL from 'ical.js'
-import { accessible, ownStand, pagesOf, test } from './desk'
+import { accessible, ownStand, pagesOf, set, test } from './desk'
 import { inDays } from './stand.mjs'
 
 /** From the date backwards: cut, planned, moved by hand, replanned after being late; files read back by another library. */
@@ -215,6 +215,7 @@ test('the week of a section and the plan of a piece fit one sheet each', async (
   for (const paper of ['A4', 'Letter']) {
     await page.goto(`${stand.url}/week/3?paper=${paper}`)
     await expect(page.getByText('Tick what was clean')).toBeVisible()
+    await set(page)
     const pdf = await page.pdf({ preferCSSPageSize: true })
     expect(pagesOf(pdf)).toBe(1)
   }

@@ -1,3 +1,4 @@
+using MellowStand.Core.Formats;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Unify;
@@ -20,14 +21,16 @@ public sealed class Edition
     {
         Bytes = bytes;
         Id = Identity.Of(bytes);
-        var xml = ScoreFile.Unfold(bytes);
-        Size = (long)xml.Length * HeldPerByte;
-        Document = ScoreDocument.Of(ScoreFile.LoadXml(xml, keepWhiteSpace: false, cancelled));
+        Source = ScoreFormats.Read(bytes, cancelled);
+        Size = Source.Length * HeldPerByte;
         Printed = ScoreReader.Read(Document, cancelled);
     }
 
     /// <summary>Its name: sixteen hexadecimal digits made from its bytes.</summary>
     public string Id { get; }
+
+    /// <summary>The file as it was read: what goes out again is made from it.</summary>
+    public ScoreSource Source { get; }
 
     /// <summary>The imported bytes.</summary>
     public byte[] Bytes { get; }
@@ -39,7 +42,7 @@ public sealed class Edition
     public long Size { get; }
 
     /// <summary>The document; nothing may be written into it.</summary>
-    internal ScoreDocument Document { get; }
+    internal ScoreDocument Document => Source.Document;
 
     /// <summary>Reads a file.</summary>
     /// <param name="bytes">The whole file.</param>

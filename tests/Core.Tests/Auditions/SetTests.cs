@@ -1,4 +1,5 @@
 using System.Xml.Linq;
+using MellowStand.Core.Formats;
 using MellowStand.Core.Auditions;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Formats.ShortForm;
@@ -89,7 +90,8 @@ public class SetTests
         var document = ShortFormReader.Document(text);
         var score = ScoreReader.Read(ScoreExport.Serialize(document));
         var plan = Borrowing.Of(score.Parts[0], from, to, WrittenRanges.Of(to, "extreme"), BorrowReading.Sounding, 0);
-        var borrowed = ScoreReader.Read(BorrowedPart.Write(ScoreExport.Serialize(document), score.Parts[0].Id, to, plan.Move));
+        var source = ScoreFormats.Read(ScoreExport.Serialize(document));
+        var borrowed = ScoreReader.Read(BorrowedPart.Write(source, score.Parts[0].Id, to, plan.Move));
         Assert.Equal(Sounds(score), Sounds(borrowed));
         Assert.Equal(to.Id, Recognition.Of(borrowed.Parts[0]).Instrument!.Id);
         Assert.True(loose ? Math.Abs(borrowed.Parts[0].Measures[0].Key.Fifths) <= 7 : borrowed.Parts[0].Measures[0].Key.Fifths == fifths);
@@ -106,7 +108,7 @@ public class SetTests
         var to = Catalog.Find(borrower)!;
         var move = new Transposition(0, 0, octaves);
         var printed = ScoreReader.Read(bytes);
-        var written = BorrowedPart.Write(bytes, printed.Parts[0].Id, to, move);
+        var written = BorrowedPart.Write(ScoreFormats.Read(bytes), printed.Parts[0].Id, to, move);
         var borrowed = ScoreReader.Read(written);
         Assert.Empty(MusicXmlSchema.Problems(XDocument.Load(new MemoryStream(written))));
         Assert.Equal(Pitches(printed), Pitches(borrowed));
@@ -131,7 +133,7 @@ public class SetTests
         var lender = Catalog.All.First(i => i.Transposition == part.Transposition && i.Clef == "G2");
         var to = Catalog.Find(borrower)!;
         var plan = Borrowing.Of(part, lender, to, WrittenRanges.Of(to, "extreme"), BorrowReading.Sounding, 0);
-        var written = BorrowedPart.Write(bytes, part.Id, to, plan.Move);
+        var written = BorrowedPart.Write(ScoreFormats.Read(bytes), part.Id, to, plan.Move);
         var borrowed = ScoreReader.Read(written);
         Assert.Equal(Sounds(score), Sounds(borrowed));
         Assert.Empty(MusicXmlSchema.Problems(XDocument.Load(new MemoryStream(written), LoadOptions.None)));

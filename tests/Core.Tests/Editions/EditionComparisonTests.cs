@@ -1,3 +1,4 @@
+using MellowStand.Core.Formats;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Editions;
 using MellowStand.Core.Formats.MusicXml;
@@ -77,7 +78,7 @@ public sealed class EditionComparisonTests
     public void A_part_of_two_players_is_split_by_voice_and_by_chord()
     {
         var music = "part \"Clarinet 1.2.\"\n| <C5,E5>q D5q <E5,G5>h | <C5,E5>w";
-        var split = ScoreReader.Read(PartSplit.Write(ScoreExport.Serialize(ShortFormReader.Document(music)), "P1"));
+        var split = ScoreReader.Read(PartSplit.Write(ScoreFormats.Read(ScoreExport.Serialize(ShortFormReader.Document(music))), "P1"));
         Assert.Equal(["Clarinet 1", "Clarinet 2"], split.Parts.Select(p => p.Name));
         Assert.Equal(["E5", "D5", "G5", "E5"], split.Parts[0].Notes.Select(n => n.Heads.Single().Written.ToString()));
         Assert.Equal(["C5", "D5", "E5", "C5"], split.Parts[1].Notes.Select(n => n.Heads.Single().Written.ToString()));
@@ -89,7 +90,7 @@ public sealed class EditionComparisonTests
     {
         var original = Reference.Bytes("suite/42a-MultiVoice-TwoVoicesOnStaff-Lyrics.xml");
         var before = ScoreReader.Read(original).Parts[0];
-        var split = ScoreReader.Read(PartSplit.Write(original, before.Id));
+        var split = ScoreReader.Read(PartSplit.Write(ScoreFormats.Read(original), before.Id));
         var all = before.Notes.Where(n => n.Sounds).Select(n => (n.Onset, n.TopSounding)).Order();
         Assert.Equal(all, split.Parts.Take(2).SelectMany(p => p.Notes).Where(n => n.Sounds).Select(n => (n.Onset, n.TopSounding)).Order());
         Assert.All(split.Parts.Take(2), p => Assert.Single(p.Notes.Where(n => n.Sounds).Select(n => n.Voice).Distinct()));

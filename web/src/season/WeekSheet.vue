@@ -30,6 +30,8 @@ const days = computed(() => {
     ),
   }))
 })
+/** Nothing is shown, and so nothing printed, before all that stands on the sheet is there. */
+const hasCome = computed(() => Boolean(season.data.value && calendar.data.value))
 const isBusy = computed(() => days.value.some((d) => d.cards.length > 0))
 /** Who of the section has it, where it is not all of them. */
 function who(players: readonly number[]): string {
@@ -46,7 +48,7 @@ const show = (days: number) => router.replace({ query: { ...route.query, from: a
       <button type="button" @click="show(-7)">The week before</button>
       <button type="button" @click="show(7)">The week after</button>
     </template>
-    <PaperSheet v-if="own" :paper="paper" fit :label="`Week of ${own.name}`">
+    <PaperSheet v-if="own && hasCome" :paper="paper" fit :label="`Week of ${own.name}`">
       <header>
         <div>
           <h1>{{ own.name }}</h1>

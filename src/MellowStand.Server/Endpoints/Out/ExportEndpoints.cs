@@ -1,3 +1,4 @@
+using MellowStand.Core.Formats;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
@@ -41,7 +42,7 @@ public static class ExportEndpoints
         var piece = desk.Open(id);
         var name = $"{piece.Row.Title}.musicxml";
         return TypedResults.File(
-            ScoreExport.Write(piece.Layer.Edition.Bytes, piece.Layer.Changes, RangeOf(piece, part, from, to)),
+            ScoreExport.Write(piece.Layer.Edition.Source, piece.Layer.Changes, RangeOf(piece, part, from, to)),
             MusicXml,
             name
         );
@@ -51,13 +52,13 @@ public static class ExportEndpoints
     private static FileContentHttpResult Original(PieceRow row, PieceStateRepository states)
     {
         var bytes = states.Original(row.Id)!;
-        return TypedResults.File(bytes, ScoreFile.IsZip(bytes) ? PackedMusicXml : MusicXml, row.FileName);
+        return TypedResults.File(bytes, ScoreFormats.Of(bytes).MediaType, row.FileName);
     }
 
     private static FileContentHttpResult Packed(long id, PieceDesk desk, string? part = null, string? from = null, string? to = null)
     {
         var piece = desk.Open(id);
-        var plain = ScoreExport.Write(piece.Layer.Edition.Bytes, piece.Layer.Changes, RangeOf(piece, part, from, to));
+        var plain = ScoreExport.Write(piece.Layer.Edition.Source, piece.Layer.Changes, RangeOf(piece, part, from, to));
         return TypedResults.File(PackedScore.Of(plain), PackedMusicXml, $"{desk.Row(id).Title}.mxl");
     }
 

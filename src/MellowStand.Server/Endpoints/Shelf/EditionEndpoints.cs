@@ -80,7 +80,7 @@ public static class EditionEndpoints
         var found = piece.Part(part);
         if (PartSplit.Problem(found, piece.Layer.Knowledge.InstrumentOf(part)) is { } problem)
             throw Refusal.BadRequest(problem);
-        var edition = Edition.Read(PartSplit.Write(piece.Layer.Edition.Bytes, part));
+        var edition = Edition.Read(PartSplit.Write(piece.Layer.Edition.Source, part));
         return TypedResults.Ok(
             EditionPlanView.Of(editions.Replace(id, piece.Row.FileName, edition, $"{found.Name} was split into two parts"))
         );

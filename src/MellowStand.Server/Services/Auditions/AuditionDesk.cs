@@ -134,7 +134,7 @@ public sealed class AuditionDesk(
     {
         var (piece, to, plan) = PlanToBorrow(set, lender, borrower, reading, octaves);
         var entry = Entry(set, lender);
-        var music = BorrowedPart.Write(piece.Layer.Edition.Bytes, piece.Layer.Printed.Parts[0].Id, to, plan.Move);
+        var music = BorrowedPart.Write(piece.Layer.Edition.Source, piece.Layer.Printed.Parts[0].Id, to, plan.Move);
         var edition = Edition.Read(music);
         return auditions.AddEntry(
             set.Id,

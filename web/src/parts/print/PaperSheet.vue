@@ -15,6 +15,8 @@ const props = defineProps<{
 /** From the usual size to the smallest that is read at arm's length. */
 const sizes = [1, 0.94, 0.88, 0.82, 0.76, 0.7, 0.64] as const
 const content = ref<HTMLElement>()
+/** Whether what stands on it has its size: until then nothing should be printed. */
+const isSet = ref(false)
 const size = ref<number>(sizes[0])
 const across = computed(() =>
   props.onItsSide ? { width: props.paper.height, height: props.paper.width } : props.paper,
@@ -22,22 +24,28 @@ const across = computed(() =>
 const page = computed(() => ({ width: `${across.value.width}mm`, minHeight: `${across.value.height}mm` }))
 const space = computed(() => inside({ name: '', ...across.value }).height)
 
-/** The largest size at which the content is no higher than the page. */
+let turn = 0
+/** The largest size at which the content is no higher than the page. What has grown meanwhile is measured anew, and only that counts. */
 async function measure() {
+  const own = ++turn
+  isSet.value = false
   for (const s of sizes) {
     size.value = s
     await nextTick()
-    if (!content.value || content.value.getBoundingClientRect().height <= space.value) return
+    if (own !== turn) return
+    if (!content.value || content.value.getBoundingClientRect().height <= space.value) break
   }
+  isSet.value = true
 }
-const measured = () => props.fit && void measure()
+/** Not while it is printed: what is cut into pages has another height. */
+const measured = () => props.fit && !window.matchMedia('print').matches && void measure()
 watch([space, () => props.fit], measured)
 useResizeObserver(content, measured)
 </script>
 
 <template>
-  <article class="sheet paper-sheet" :style="page" :aria-label="label">
-    <div ref="content" :style="{ zoom: size }"><slot /></div>
+  <article class="sheet paper-sheet" :style="page" :aria-label="label" :aria-busy="fit && !isSet">
+    <div ref="content" class="content" :style="{ zoom: size }"><slot /></div>
   </article>
 </template>
 
@@ -45,6 +53,10 @@ useResizeObserver(content, measured)
 .paper-sheet {
   padding: 13mm;
   max-width: 100%;
+}
+/* Less motion makes a short transition of every change: the height at a size would be that of the size before. */
+.content {
+  transition: none !important;
 }
 @media print {
   .paper-sheet {

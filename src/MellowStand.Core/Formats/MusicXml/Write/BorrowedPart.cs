@@ -10,14 +10,14 @@ public static class BorrowedPart
     private static readonly string[] AfterTranspose = ["for-part", "directive", "measure-style"];
 
     /// <summary>The part alone, named and transposed for the borrower.</summary>
-    /// <param name="original">Bytes of the lender's file.</param>
+    /// <param name="source">The lender's file as it was read.</param>
     /// <param name="part">Id of the part in it.</param>
     /// <param name="borrower">The borrower.</param>
     /// <param name="move">From the lender's written notes to the borrower's.</param>
     /// <exception cref="ScoreFormatException">The part is not there.</exception>
-    public static byte[] Write(byte[] original, string part, Instrument borrower, Transposition move)
+    public static byte[] Write(ScoreSource source, string part, Instrument borrower, Transposition move)
     {
-        var alone = ScoreExport.Write(original, [], new ExportRange(Parts: [part]));
+        var alone = ScoreExport.Write(source, [], new ExportRange(Parts: [part]));
         var document = ScoreFile.Load(alone, keepWhiteSpace: true);
         var content = document.Root?.Elements("part").FirstOrDefault();
         if (content?.Elements("measure").FirstOrDefault() is not { } first)

@@ -30,12 +30,12 @@ public static class PartSplit
     }
 
     /// <summary>The score with the part split: the first player keeps its id, the second gets the id with <c>-2</c>.</summary>
-    /// <param name="original">The imported bytes.</param>
+    /// <param name="source">The file as it was read.</param>
     /// <param name="part">Id of the part.</param>
     /// <exception cref="ScoreFormatException">The part is not there, or has more than one staff.</exception>
-    public static byte[] Write(byte[] original, string part)
+    public static byte[] Write(ScoreSource source, string part)
     {
-        var document = ScoreDocument.Load(original);
+        var document = source.Own();
         var content =
             document.Parts.FirstOrDefault(p => p.Id == part) ?? throw new ScoreFormatException($"There is no part {part} to split.");
         if (content.Measures.Any(m => m?.Elements("note").Any(n => PartIndex.StaffOf(n) > 1) ?? false))
@@ -52,8 +52,8 @@ public static class PartSplit
             Keep(lowerMeasure, voices, first: false);
         }
 
-        var source = content.Measures.OfType<XElement>().First().Parent!;
-        source.AddAfterSelf(
+        var first = content.Measures.OfType<XElement>().First().Parent!;
+        first.AddAfterSelf(
             new XElement("part", new XAttribute("id", part + "-2"), content.Measures.OfType<XElement>().Select(m => lower[m]))
         );
         Rename(content, part);

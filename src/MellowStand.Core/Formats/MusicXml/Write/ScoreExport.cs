@@ -34,12 +34,19 @@ public sealed record ExportRange(
 public static class ScoreExport
 {
     /// <summary>The marked score, part or range as UTF-8 MusicXML.</summary>
-    /// <param name="original">The imported bytes, packed or plain.</param>
+    /// <param name="original">The imported bytes, in whatever form they are.</param>
     /// <param name="changes">The decisions in force, oldest first.</param>
     /// <param name="range">What to give back.</param>
-    public static byte[] Write(byte[] original, IReadOnlyCollection<MarkChange> changes, ExportRange range)
+    public static byte[] Write(byte[] original, IReadOnlyCollection<MarkChange> changes, ExportRange range) =>
+        Write(ScoreFormats.Read(original), changes, range);
+
+    /// <summary>The marked score, part or range as UTF-8 MusicXML.</summary>
+    /// <param name="source">The file as it was read.</param>
+    /// <param name="changes">The decisions in force, oldest first.</param>
+    /// <param name="range">What to give back.</param>
+    public static byte[] Write(ScoreSource source, IReadOnlyCollection<MarkChange> changes, ExportRange range)
     {
-        var document = ScoreDocument.Load(original);
+        var document = source.Own();
         if (changes.Count > 0)
             new DecisionWriter(document).Apply(changes);
         return range.IsWhole ? Serialize(document.Xml) : Write(document, range);
