@@ -118,6 +118,10 @@ public sealed class LoadTests : IDisposable
                             var watch = Stopwatch.StartNew();
                             var answer = await client.GetAsync(Urls(piece)[(i + k) % 3], TestContext.Current.CancellationToken);
                             var length = (await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)).Length;
+                            Assert.True(
+                                answer.IsSuccessStatusCode,
+                                $"{answer.StatusCode}: " + await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
+                            );
                             times.Took.Add(watch.Elapsed.TotalSeconds);
                             times.Tags.GetOrAdd(answer.Headers.ETag!.ToString(), _ => []).Add(length);
                         }
