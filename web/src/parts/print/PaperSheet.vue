@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useResizeObserver } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useEventListener, useMutationObserver, useResizeObserver } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import { inside, type Paper } from './papers'
 
 /** One sheet of paper: its size, its margins, and where asked for what stands on it made as small as it must be to fit one page. */
@@ -24,23 +24,30 @@ const across = computed(() =>
 const page = computed(() => ({ width: `${across.value.width}mm`, minHeight: `${across.value.height}mm` }))
 const space = computed(() => inside({ name: '', ...across.value }).height)
 
-let turn = 0
-/** The largest size at which the content is no higher than the page. What has grown meanwhile is measured anew, and only that counts. */
-async function measure() {
-  const own = ++turn
-  isSet.value = false
-  for (const s of sizes) {
-    size.value = s
-    await nextTick()
-    if (own !== turn) return
-    if (!content.value || content.value.getBoundingClientRect().height <= space.value) break
+/** The largest size at which the content is no higher than the page. */
+function measure() {
+  const element = content.value
+  if (!element || !props.fit) return
+  const holds = (s: number) => {
+    element.style.zoom = String(s)
+    return element.getBoundingClientRect().height <= space.value
   }
-  isSet.value = true
+  size.value = sizes.find(holds) ?? sizes.at(-1)!
 }
 /** Not while it is printed: what is cut into pages has another height. */
-const measured = () => props.fit && !window.matchMedia('print').matches && void measure()
-watch([space, () => props.fit], measured)
-useResizeObserver(content, measured)
+const again = () => !window.matchMedia('print').matches && measure()
+watch([space, () => props.fit], again, { flush: 'post' })
+useResizeObserver(content, again)
+// A busy browser tells of a new height late, or not before it prints.
+useMutationObserver(content, again, { childList: true, characterData: true, subtree: true })
+useEventListener(window, 'beforeprint', measure)
+onMounted(() => {
+  measure()
+  void document.fonts.ready.then(() => {
+    measure()
+    isSet.value = true
+  })
+})
 </script>
 
 <template>
@@ -55,7 +62,8 @@ useResizeObserver(content, measured)
   max-width: 100%;
 }
 /* Less motion makes a short transition of every change: the height at a size would be that of the size before. */
-.content {
+.content,
+.content :deep(*) {
   transition: none !important;
 }
 @media print {
