@@ -2,18 +2,12 @@ import { expect } from '@playwright/test'
 import { pagesOf, set, test } from './desk'
 import { prepareDemo, startStand } from './stand.mjs'
 
-/** Whatever day it is, what a director prints fits its sheet and what lies ahead is there: each weekday, the last day of a month, of a
- *  year, and a leap day, each with a demo school made on that day. */
+/** Whatever day it is, what a director prints fits its sheet and what lies ahead is there. That the school of each weekday is in order is
+ *  asked of the server alone (AnyDayTests): here are the middle and the end of a week, and the end of a year. */
 const days = [
-  ['a Tuesday', '2027-03-02'],
   ['a Wednesday', '2027-03-03'],
-  ['a Thursday', '2027-03-04'],
-  ['a Friday', '2027-03-05'],
   ['a Saturday', '2027-03-06'],
-  ['a Sunday', '2027-03-07'],
-  ['a Monday, the last day of a month', '2027-05-31'],
   ['the last day of a year', '2027-12-31'],
-  ['a leap day', '2028-02-29'],
 ] as const
 
 for (const [name, day] of days)

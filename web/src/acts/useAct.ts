@@ -27,6 +27,7 @@ const running = reactive(new Set<string>())
 let line: Promise<unknown> = Promise.resolve()
 let waiting = 0
 let stale: QueryKey[] = []
+let refreshed: Promise<unknown> = Promise.resolve()
 
 const ofPieces: readonly QueryKey[] = [keys.pieces, keys.shelf, keys.passages, keys.log, keys.season, keys.auditions]
 
@@ -35,6 +36,13 @@ export const isBusy = (key?: string) => computed(() => (key ? running.has(key) :
 
 /** Does acts one after the other, in the order of the keys that were pressed. */
 export async function doAct<R>(act: Act<R>): Promise<R | undefined> {
+  const result = await doNext(act)
+  // A form closes onto what it has changed: opened again, it must not show what was there before.
+  if (act.refused && result !== undefined) await refreshed
+  return result
+}
+
+async function doNext<R>(act: Act<R>): Promise<R | undefined> {
   if (running.has(act.key)) return undefined
   if (isAway.value) {
     say('The server does not answer, so this was not done. Try again when it is back.')
@@ -61,7 +69,7 @@ export async function doAct<R>(act: Act<R>): Promise<R | undefined> {
     running.delete(act.key)
     stale.push(...(act.fresh ?? ofPieces))
     // What the server says is fetched once the keys have come to rest.
-    if (--waiting === 0) void refresh()
+    if (--waiting === 0) refreshed = refresh()
   }
 }
 

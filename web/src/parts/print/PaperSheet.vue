@@ -22,7 +22,9 @@ const across = computed(() =>
   props.onItsSide ? { width: props.paper.height, height: props.paper.width } : props.paper,
 )
 const page = computed(() => ({ width: `${across.value.width}mm`, minHeight: `${across.value.height}mm` }))
-const space = computed(() => inside({ name: '', ...across.value }).height)
+/** CSS pixels that stay empty below: millimetres are no whole pixels, and a hair too much is a page too much. */
+const spare = 2
+const space = computed(() => inside({ name: '', ...across.value }).height - spare)
 
 /** The largest size at which the content is no higher than the page. */
 function measure() {
