@@ -1,4 +1,4 @@
-// Frames that the strip of 30 parts × 300 measures draws while the wheel turns, against those of the idle page in the same run: ./stand bench strip
+// Frames of the strip of 30 parts × 300 measures while the wheel turns, against those of the idle page: ./stand bench strip
 import { createRequire } from 'node:module'
 import { openLarge } from '../tests/e2e/largeScore.mjs'
 import { startStand } from '../tests/e2e/stand.mjs'

@@ -26,17 +26,17 @@ public sealed class AnyDayTests
         };
         using var client = server.CreateClient();
         Assert.Equal(day, (await client.Json("/api/session")).GetProperty("today").GetString());
-        var season = await client.Json("/api/season");
-        Assert.Equal(0, season.GetProperty("plan").GetProperty("late").GetInt32());
-        var planned = Days(season);
+        var plan = (await client.Json("/api/season")).GetProperty("plan");
+        Assert.Equal(0, plan.GetProperty("late").GetInt32());
+        var planned = Days(plan);
         Assert.True(planned.Count > 5, $"sessions on {planned.Count} days");
         // ISO days sort as their texts do.
         Assert.All(planned, d => Assert.True(string.CompareOrdinal(d, day) >= 0, $"{d} is behind {day}"));
     }
 
-    private static List<string> Days(JsonElement season) =>
+    private static List<string> Days(JsonElement plan) =>
         [
-            .. season
+            .. plan
                 .GetProperty("items")
                 .EnumerateArray()
                 .SelectMany(i => i.GetProperty("sessions").EnumerateArray())

@@ -21,7 +21,7 @@ const setId = async (page: Page) =>
 // Dialogs fade in; half-faded text has half its contrast.
 const settled = async (page: Page) => {
   await page.waitForTimeout(350)
-  await accessible(page, '.variant svg')
+  await accessible(page, ['.variant svg'])
 }
 
 // Two of the ten say nothing of themselves by name; one of them has a part without a name.

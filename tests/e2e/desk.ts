@@ -89,12 +89,12 @@ export const test = base.extend<object, { kept: BrowserContext; desk: Desk }>({
   ],
 })
 
-/** No violation of the accessibility rules on the page as it is; music is drawn by the engraver and left out. */
-export async function accessible(page: Page, ...except: string[]): Promise<void> {
+/** No violation of the accessibility rules on the page as it is, or on a part of it; music is drawn by the engraver and left out. */
+export async function accessible(page: Page, except: string[] = [], only?: string): Promise<void> {
   // The app has no frames: the results need no second page to be put together.
   // What is told of other results than violations takes half of the time.
   const builder = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
-  const axe = ['.music svg', ...except].reduce((a, s) => a.exclude(s), builder)
+  const axe = ['.music svg', ...except].reduce((a, s) => a.exclude(s), only ? builder.include(only) : builder)
   const { violations } = await axe.analyze()
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
 }

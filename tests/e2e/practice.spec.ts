@@ -129,7 +129,7 @@ test('a window, a ladder with its picture, and its way', async ({ page }) => {
   await expect(page.getByTestId('ladder')).toContainText('in a row')
   await page.getByLabel('For whom').selectOption({ index: 1 })
   await expect(page.getByTestId('window')).toContainText('quarter = ')
-  await accessible(page, '.variant svg')
+  await accessible(page, ['.variant svg'])
 })
 
 test('a way to practice is looked at, played, and put on a practice sheet', async ({ page }) => {
@@ -146,7 +146,7 @@ test('a way to practice is looked at, played, and put on a practice sheet', asyn
   await expect(page.getByTestId('variant')).toHaveCount(2, { timeout: 30_000 })
   await expect(page.getByRole('heading', { name: 'Rhythm alone' })).toBeVisible()
   await expect(page.getByTestId('variant').locator('svg g.verse').first()).toBeVisible()
-  await accessible(page, '.variant svg')
+  await accessible(page, ['.variant svg'])
 })
 
 test('a practice path is changed, stands on the sheet, and is undone', async ({ page }) => {

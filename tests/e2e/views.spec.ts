@@ -39,6 +39,9 @@ const views: [string, string, string][] = [
   ['errata', '/piece/1/errata', 'Decisions and errata, part by part'],
 ]
 
+// Views go to whichever worker is free.
+test.describe.configure({ mode: 'parallel' })
+
 const sizes = [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },

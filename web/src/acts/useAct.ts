@@ -21,6 +21,8 @@ export interface Act<R> {
   fresh?: readonly QueryKey[]
   /** Where a refusal is told; by default where the page tells such things. */
   refused?: (e: unknown) => void
+  /** True for a form that closes then: what it has changed is fetched first, so that opened again it does not show what was there before. */
+  closes?: boolean
 }
 
 const running = reactive(new Set<string>())
@@ -37,8 +39,7 @@ export const isBusy = (key?: string) => computed(() => (key ? running.has(key) :
 /** Does acts one after the other, in the order of the keys that were pressed. */
 export async function doAct<R>(act: Act<R>): Promise<R | undefined> {
   const result = await doNext(act)
-  // A form closes onto what it has changed: opened again, it must not show what was there before.
-  if (act.refused && result !== undefined) await refreshed
+  if (act.closes && result !== undefined) await refreshed
   return result
 }
 

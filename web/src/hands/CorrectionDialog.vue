@@ -59,6 +59,7 @@ async function run(act: () => Promise<unknown>, words: string) {
     undo: () => undo(now),
     fresh: [keys.charts, keys.pieces],
     refused: (e) => (refused.value = (e as Error).message),
+    closes: true,
   })
   if (done) emit('close')
 }

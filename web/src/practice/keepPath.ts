@@ -26,6 +26,7 @@ export async function keepPath(
     undo: () => ({ kind: 'pathChanged', passage: passage.id, before: pathAsAsked(before) }),
     fresh: [keys.passages],
     refused,
+    closes: true,
   })
   return kept !== undefined
 }

@@ -55,6 +55,7 @@ async function save() {
     undo: () => ({ kind: 'auditionPiece', set: props.set.id, entry: props.entry.id, before }),
     fresh,
     refused: (e) => (refused.value = (e as Error).message),
+    closes: true,
   })
   if (kept) emit('close')
 }

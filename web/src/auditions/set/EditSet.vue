@@ -40,6 +40,7 @@ async function save() {
     undo: () => ({ kind: 'setEdited', set: props.set.id, before }),
     fresh: [keys.auditions],
     refused: (e) => (refused.value = (e as Error).message),
+    closes: true,
   })
   if (kept) emit('close')
 }

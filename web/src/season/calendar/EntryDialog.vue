@@ -59,6 +59,7 @@ async function save() {
         words: 'The calendar is changed.',
         undo: () => ({ kind: 'entryEdited', entry: there.id, before: there }),
         refused: fail,
+        closes: true,
       })
     : await doAct({
         ...about,
@@ -71,6 +72,7 @@ async function save() {
         words: (ids) => `${ids.entries?.length ?? 0} in the calendar. Plan anew to use it.`,
         undo: (ids) => ({ kind: 'entriesAdded', entries: [...(ids.entries ?? [])] }),
         refused: fail,
+        closes: true,
       })
   if (done) emit('close')
 }

@@ -48,6 +48,7 @@ export function usePassageActs(id: Ref<number>) {
         words: (now) => `“${now.title}” is changed.`,
         undo: () => ({ kind: 'passageEdited', passage: p.id, before: asAsked(p) }),
         refused: (e) => (refused.value = (e as Error).message),
+        closes: true,
       })
       return made !== undefined
     })

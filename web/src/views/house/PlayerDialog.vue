@@ -74,6 +74,7 @@ async function change(was: Player) {
     undo: () => ({ kind: 'playerEdited', player: id, before }),
     fresh,
     refused: refuse,
+    closes: true,
   })
   return made !== undefined
 }

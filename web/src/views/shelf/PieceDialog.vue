@@ -40,6 +40,7 @@ async function save() {
       before: { title: t, kind: k, etudeSet: set, due: day, version },
     }),
     refused: (e) => (refused.value = (e as Error).message),
+    closes: true,
   })
   if (done) emit('close')
 }
