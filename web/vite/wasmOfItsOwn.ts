@@ -14,7 +14,8 @@ export function wasmOfItsOwn(): Plugin {
     transform(code, id) {
       if (!engraver.test(id)) return null
       const found = literal.exec(code)
-      if (!found || !code.includes(instantiated)) this.error(`${id} no longer holds its program as it did: see wasmOfItsOwn`)
+      if (!found || !code.includes(instantiated))
+        this.error(`${id} no longer holds its program as it did: see wasmOfItsOwn`)
       const file = this.emitFile({ type: 'asset', name: 'engraver.wasm', source: bytesOf(found[1]!) })
       return code
         .replace(found[0], () => `fetch(import.meta.ROLLUP_FILE_URL_${file})`)

@@ -38,7 +38,7 @@ public static partial class ChartCheck
             );
         var keys = edit.Keys ?? [];
         if (chart.Kind == "keys" && keys.FirstOrDefault(k => chart.Keys.All(x => x.Id != k)) is { } unknown)
-            throw Refusal.BadRequest($"The chart has no key \"{Names.Clean(unknown)}\".");
+            throw Refusal.BadRequest($"The chart has no key \"{Names.Clean(unknown)}\". Take keys of its diagram.");
         if (chart.Kind != "keys" && keys.Count > 0)
             throw Refusal.BadRequest("This chart is computed; only where a fingering stands can be changed.");
         if (isNew && keys.Count == 0)

@@ -7,7 +7,7 @@ namespace MellowStand.Core.Tests.Hear;
 public sealed class HearingTests
 {
     private static readonly DateOnly Day = new(2031, 3, 10);
-    private static readonly LoggedPassage Passage = new(66, 104, Day.AddDays(14));
+    private static readonly PassageTempos Passage = new(66, 104, Day.AddDays(14));
 
     [Theory]
     [InlineData(400, "against a goal of 104")]

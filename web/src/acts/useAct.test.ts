@@ -8,6 +8,7 @@ const { doAct, undoLast } = await import('./useAct')
 const { useActs } = await import('./store')
 const { isAway } = await import('../api/connection')
 const { setSayer } = await import('../common/tell')
+const { queries } = await import('../api/queryClient')
 
 let said: string[] = []
 beforeEach(() => {
@@ -128,5 +129,48 @@ describe('acts', () => {
     await doAct({ key: 'a', run: async () => 1, words: 'First.', undo: () => undo, fresh: [] })
     useActs().forget((u) => u.kind === 'logged' && u.entry === 4)
     expect(useActs().list).toEqual([])
+  })
+
+  it('of a form that closes end once what they changed is fetched; those of one that stays open at once', async () => {
+    const order: string[] = []
+    const fetched = vi.spyOn(queries, 'invalidateQueries').mockImplementation(async () => {
+      await new Promise((r) => setTimeout(r, 10))
+      order.push('fetched')
+    })
+    const act = (key: string, closes?: boolean) =>
+      doAct({ key, run: async () => 1, words: null, fresh: [['people']], closes }).then(() =>
+        order.push(`${key} ended`),
+      )
+    await act('closing', true)
+    await act('staying')
+    await vi.waitFor(() => expect(order).toHaveLength(4))
+    expect(order).toEqual(['fetched', 'closing ended', 'staying ended', 'fetched'])
+    fetched.mockRestore()
+  })
+
+  it('of a form that closes and is refused do not wait for anything', async () => {
+    const refused = vi.fn()
+    const fails = async () => Promise.reject(new Error('This name is taken.'))
+    await doAct({ key: 'a', run: fails, words: 'never told', fresh: [], refused, closes: true })
+    expect(refused).toHaveBeenCalledOnce()
+    expect(said).toEqual([])
+  })
+
+  it('fetch each thing once, however many acts were done in a row', async () => {
+    const fetched = vi.spyOn(queries, 'invalidateQueries').mockResolvedValue()
+    const acts = ['a', 'b', 'c'].map((key) =>
+      doAct({ key, run: async () => 1, words: null, fresh: [['log'], ['season']] }),
+    )
+    await Promise.all(acts)
+    await vi.waitFor(() => expect(fetched).toHaveBeenCalledTimes(2))
+    expect(fetched.mock.calls.map(([f]) => (f as { queryKey: unknown[] }).queryKey)).toEqual([['log'], ['season']])
+    fetched.mockRestore()
+  })
+
+  it('remember no more than a hundred, the newest', () => {
+    for (let i = 1; i <= 130; i++) useActs().add(`Act ${i}.`, null)
+    expect(useActs().list).toHaveLength(100)
+    expect(useActs().newest[0]!.words).toBe('Act 130.')
+    expect(useActs().list.map((d) => d.id)).toEqual([...useActs().list.map((d) => d.id)].sort((a, b) => a - b))
   })
 })

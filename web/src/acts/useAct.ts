@@ -21,7 +21,8 @@ export interface Act<R> {
   fresh?: readonly QueryKey[]
   /** Where a refusal is told; by default where the page tells such things. */
   refused?: (e: unknown) => void
-  /** True for a form that closes then: what it has changed is fetched first, so that opened again it does not show what was there before. */
+  /** True for a form that closes then: what it has changed is fetched first, so that opened again it does not show what was there
+   *  before. */
   closes?: boolean
 }
 

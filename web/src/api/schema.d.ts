@@ -1276,7 +1276,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ManyPassages"];
+                    "application/json": components["schemas"]["PassageRequests"];
                 };
             };
             responses: {
@@ -1322,7 +1322,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["PassageNumbers"];
+                    "application/json": components["schemas"]["PassageIds"];
                 };
             };
             responses: {
@@ -1366,7 +1366,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["PassageNumbers"];
+                    "application/json": components["schemas"]["PassageIds"];
                 };
             };
             responses: {
@@ -9359,11 +9359,6 @@ export interface components {
              */
             linked: number;
         };
-        /** @description A passage that a player has. */
-        HasPassage: {
-            passage: components["schemas"]["PassageView"];
-            ready: components["schemas"]["ReadyView"];
-        };
         /** @description The server's state. */
         Health: {
             status: string;
@@ -9666,10 +9661,6 @@ export interface components {
             /** Format: double */
             percent: number;
         };
-        /** @description Many passages to hand out, or to take back, as one act. */
-        ManyPassages: {
-            passages: null | components["schemas"]["PassageRequest"][];
-        };
         /** @description Marks of a player. */
         MarksRequest: {
             /** @description Marks by criterion, 0 to 5. */
@@ -9945,7 +9936,7 @@ export interface components {
             canSplit: boolean;
         };
         /** @description Passages by number. */
-        PassageNumbers: {
+        PassageIds: {
             passages: null | number[];
         };
         /** @description A passage with how far its sections and players are. */
@@ -9989,6 +9980,10 @@ export interface components {
              * @description For a change: the version that was seen.
              */
             version?: null | number;
+        };
+        /** @description Many passages to hand out, or to take back, as one act. */
+        PassageRequests: {
+            passages: null | components["schemas"]["PassageRequest"][];
         };
         /** @description A passage as handed out. */
         PassageView: {
@@ -10354,6 +10349,11 @@ export interface components {
             goal: number;
             fan: components["schemas"]["FanView"][];
         };
+        /** @description A passage that a player has. */
+        PlayerPassageView: {
+            passage: components["schemas"]["PassageView"];
+            ready: components["schemas"]["ReadyView"];
+        };
         /** @description One player: who they are, what they have, what was heard. */
         PlayerRecord: {
             /** @description The player. */
@@ -10366,7 +10366,7 @@ export interface components {
              */
             leftOn: null | string;
             /** @description What they have to play, with how far they are. */
-            passages: components["schemas"]["HasPassage"][];
+            passages: components["schemas"]["PlayerPassageView"][];
             /** @description All that was heard, newest first. */
             entries: components["schemas"]["LogView"][];
             /** @description Remarks that were said to many and reach them too. */

@@ -13,7 +13,7 @@ public sealed record NewEntry(string Player, HeardTempo Heard, bool HasIt, bool 
 /// <param name="Start">The first tempo in quarters a minute.</param>
 /// <param name="Goal">The goal in quarters a minute.</param>
 /// <param name="Due">The date.</param>
-public sealed record LoggedPassage(double Start, double Goal, DateOnly Due);
+public sealed record PassageTempos(double Start, double Goal, DateOnly Due);
 
 /// <summary>What looks like a slip of the hand, asked back before it is kept.</summary>
 /// <remarks>The limits are ours: nobody logs what is twice as fast as the goal, half as fast as the start, or a third faster than last
@@ -28,7 +28,7 @@ public static class LogQuestions
     /// <param name="entry">The entry.</param>
     /// <param name="passage">Its passage.</param>
     /// <param name="before">What was logged of the player in it so far, the newest first.</param>
-    public static IReadOnlyList<string> Of(NewEntry entry, LoggedPassage passage, IReadOnlyList<HeardTempo> before)
+    public static IReadOnlyList<string> Of(NewEntry entry, PassageTempos passage, IReadOnlyList<HeardTempo> before)
     {
         var questions = new List<string>();
         var (heard, bpm) = (entry.Heard, entry.Heard.QuarterBpm);

@@ -3,7 +3,7 @@ namespace MellowStand.Core.Tempo;
 /// <summary>A passage that a player was heard in: how fast it was clean, and how fast the limits would have it.</summary>
 /// <param name="Clean">Quarters per minute heard clean, the best of them.</param>
 /// <param name="Computed">Quarters per minute that the limits give.</param>
-public sealed record HeardPassage(double Clean, double Computed);
+public sealed record CleanAndComputed(double Clean, double Computed);
 
 /// <summary>Draws the limits of a level nearer to one player, by what was logged.</summary>
 /// <remarks>A mean of the ratios heard, with two passages' worth of belief in the level, kept between six tenths and one and a half: few
@@ -16,7 +16,7 @@ public static class PlayerNearness
     private const double Most = 1.5;
 
     /// <summary>The factor on the fastest tempo: 1 for a player of whom nothing is known.</summary>
-    public static double Of(IReadOnlyCollection<HeardPassage> heard)
+    public static double Of(IReadOnlyCollection<CleanAndComputed> heard)
     {
         var ratios = heard
             .Where(h => h is { Computed: > 0, Clean: > 0 })

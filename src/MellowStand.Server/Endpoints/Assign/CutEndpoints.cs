@@ -42,10 +42,10 @@ public sealed record CutView(
 );
 
 /// <summary>Many passages to hand out, or to take back, as one act.</summary>
-public sealed record ManyPassages(IReadOnlyList<PassageRequest>? Passages);
+public sealed record PassageRequests(IReadOnlyList<PassageRequest>? Passages);
 
 /// <summary>Passages by number.</summary>
-public sealed record PassageNumbers(IReadOnlyList<long>? Passages);
+public sealed record PassageIds(IReadOnlyList<long>? Passages);
 
 /// <summary>Assign: passages cut from form and heat, and handed out many at once.</summary>
 public static class CutEndpoints
@@ -89,7 +89,7 @@ public static class CutEndpoints
 
     private static Created<IReadOnlyList<PassageView>> Add(
         long id,
-        ManyPassages many,
+        PassageRequests many,
         PassageDesk desk,
         PassageRepository passages,
         TimeProvider clock
@@ -110,13 +110,13 @@ public static class CutEndpoints
         );
     }
 
-    private static NoContent Remove(PassageNumbers ids, PassageRepository passages, TimeProvider clock)
+    private static NoContent Remove(PassageIds ids, PassageRepository passages, TimeProvider clock)
     {
         passages.RemoveMany((ids.Passages ?? []).Passages(), clock.GetUtcNow());
         return TypedResults.NoContent();
     }
 
-    private static NoContent Restore(PassageNumbers ids, PassageRepository passages)
+    private static NoContent Restore(PassageIds ids, PassageRepository passages)
     {
         passages.RestoreMany((ids.Passages ?? []).Passages());
         return TypedResults.NoContent();

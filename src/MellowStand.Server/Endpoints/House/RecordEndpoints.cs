@@ -54,7 +54,7 @@ public sealed record PlayerRecord(
     PlayerView Player,
     string SectionName,
     DateOnly? LeftOn,
-    IReadOnlyList<HasPassage> Passages,
+    IReadOnlyList<PlayerPassageView> Passages,
     IReadOnlyList<LogView> Entries,
     IReadOnlyList<SharedRemarkView> Remarks,
     IReadOnlyList<TestResultView> Tests
@@ -64,7 +64,7 @@ public sealed record PlayerRecord(
 public sealed record TestResultView(long Test, string Title, DateOnly Held, double? Percent, IReadOnlyList<string> Weakest, string Note);
 
 /// <summary>A passage that a player has.</summary>
-public sealed record HasPassage(PassageView Passage, ReadyView Ready);
+public sealed record PlayerPassageView(PassageView Passage, ReadyView Ready);
 
 /// <summary>Records: the log, filtered and out as CSV or JSON, and one player's page.</summary>
 public static class RecordEndpoints
@@ -167,7 +167,7 @@ public static class RecordEndpoints
                 [
                     .. own.Select(p => (Passage: p, Ready: ready[p.Id].FirstOrDefault(r => r.Player.Id == row.Id)))
                         .Where(p => p.Ready is not null)
-                        .Select(p => new HasPassage(AssignEndpoints.View(p.Passage, clock), ReadinessEndpoints.View(p.Ready!))),
+                        .Select(p => new PlayerPassageView(AssignEndpoints.View(p.Passage, clock), ReadinessEndpoints.View(p.Ready!))),
                 ],
                 [.. log.Read(new LogQuery(Player: row.Id)).Select(LogEndpoints.View)],
                 [.. remarks.All().Where(r => r.Players.Contains(row.Id)).Select(SharedRemarkEndpoints.View)],

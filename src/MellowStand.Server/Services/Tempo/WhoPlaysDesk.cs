@@ -38,10 +38,10 @@ public sealed class WhoPlaysDesk(EnsembleRepository ensemble, PassageRepository 
         );
     }
 
-    private static HeardPassage Heard(OpenPiece piece, Part part, PassageRow passage, IEnumerable<LogRow> heard, WhoPlays anyone)
+    private static CleanAndComputed Heard(OpenPiece piece, Part part, PassageRow passage, IEnumerable<LogRow> heard, WhoPlays anyone)
     {
         var window = TempoWindows.Of(piece.Layer.Study, part, passage.Place.From.Index, passage.Place.To.Index, anyone);
-        return new HeardPassage(heard.Max(l => l.Tempo.QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
+        return new CleanAndComputed(heard.Max(l => l.Tempo.QuarterBpm), window.Fastest?.QuarterBpm ?? 0);
     }
 
     // The newest entry of a passage that holds the whole range.
