@@ -56,6 +56,7 @@ test('Enter saves a player, another follows, a twin is told, and who leaves keep
   await page.goto(`${stand.url}/records`)
   await expect(page.getByRole('link', { name: 'Maribel Oake' }).first()).toBeVisible()
   await page.keyboard.press('Control+z')
+  await expect(page.locator(said)).toContainText('Undone')
   await page.goto(`${stand.url}/ensemble`)
   await expect(page.getByRole('button', { name: 'Maribel Oake' })).toBeVisible()
 })
