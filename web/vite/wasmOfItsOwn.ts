@@ -5,7 +5,7 @@ const literal = /binaryDecode\(('(?:[^'\\]|\\[^])*')\)/
 const instantiated = 'WebAssembly.instantiate(binary,imports)'
 
 /** The engraver's package holds its program as a string of seven megabytes, which each page would read and compile anew. In a file of its
- *  own it is compiled while it comes, and the browser keeps what it compiled.
+ *  own it is compiled while it comes, and a browser may keep what it compiled.
  *  @throws where the package no longer looks as it did: it is pinned, and whoever moves it on looks here. */
 export function wasmOfItsOwn(): Plugin {
   return {

@@ -141,7 +141,12 @@ describe('acts', () => {
       doAct({ key, run: async () => 1, words: null, fresh: [['people']], closes }).then(() =>
         order.push(`${key} ended`),
       )
-    await act('closing', true)
+    // Pressed again while it closes, it is not sent again.
+    const [, again] = await Promise.all([
+      act('closing', true),
+      doAct({ key: 'closing', run: async () => 2, words: null }),
+    ])
+    expect(again).toBeUndefined()
     await act('staying')
     await vi.waitFor(() => expect(order).toHaveLength(4))
     expect(order).toEqual(['fetched', 'closing ended', 'staying ended', 'fetched'])

@@ -39,18 +39,22 @@ export const isBusy = (key?: string) => computed(() => (key ? running.has(key) :
 
 /** Does acts one after the other, in the order of the keys that were pressed. */
 export async function doAct<R>(act: Act<R>): Promise<R | undefined> {
-  const result = await doNext(act)
-  if (act.closes && result !== undefined) await refreshed
-  return result
-}
-
-async function doNext<R>(act: Act<R>): Promise<R | undefined> {
   if (running.has(act.key)) return undefined
   if (isAway.value) {
     say('The server does not answer, so this was not done. Try again when it is back.')
     return undefined
   }
   running.add(act.key)
+  try {
+    const result = await doNext(act)
+    if (act.closes && result !== undefined) await refreshed
+    return result
+  } finally {
+    running.delete(act.key)
+  }
+}
+
+async function doNext<R>(act: Act<R>): Promise<R | undefined> {
   const back = act.expect?.()
   waiting++
   const mine = line.then(() => act.run())
@@ -68,7 +72,6 @@ async function doNext<R>(act: Act<R>): Promise<R | undefined> {
     else tellError(e)
     return undefined
   } finally {
-    running.delete(act.key)
     stale.push(...(act.fresh ?? ofPieces))
     // What the server says is fetched once the keys have come to rest.
     if (--waiting === 0) refreshed = refresh()
