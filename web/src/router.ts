@@ -1,7 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { isLost } from './api/connection'
 import { sessionQuery } from './api/queries'
 import { queries } from './api/queryClient'
+import { isLost } from './common/tell'
 
 export const stations = ['study', 'unify', 'technique', 'tempo', 'assign', 'hear'] as const
 export type Station = (typeof stations)[number]

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
-import { isLost, lost } from './connection'
+import { isLost } from '../common/tell'
+import { lost } from './connection'
 import type { components, paths } from './schema'
 
 /** The typed client; paths and bodies come from the served OpenAPI document. */

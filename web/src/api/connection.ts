@@ -7,9 +7,6 @@ export const isAway = ref(false)
 const lookEvery = 1500
 let looking: ReturnType<typeof setTimeout> | null = null
 
-/** True for a failure of the connection, not of what was asked. */
-export const isLost = (e: unknown) => e instanceof TypeError && /fetch|network/i.test(e.message)
-
 /** Tells that a request did not reach the server: one banner until it answers again, then everything shown is fetched anew. */
 export function lost() {
   isAway.value = true

@@ -25,9 +25,12 @@ export function isGivenUp(e: unknown): boolean {
   return name === 'AbortError' || name === 'CancelledError'
 }
 
+/** True for a failure of the connection, not of what was asked. */
+export const isLost = (e: unknown) => e instanceof TypeError && /fetch|network/i.test(e.message)
+
 /** The sentence for whatever was thrown. */
 export function sentenceFor(e: unknown): string {
-  if (e instanceof TypeError && /fetch|network/i.test(e.message))
+  if (isLost(e))
     return 'The server does not answer. What it has already confirmed is safe; this was not confirmed: look again when it is back.'
   return e instanceof Error && e.message ? e.message : 'Something went wrong on this page. Load it again.'
 }

@@ -1,5 +1,6 @@
 import { sentenceOf } from '../api/client'
-import { isLost, lost } from '../api/connection'
+import { lost } from '../api/connection'
+import { isLost } from '../common/tell'
 import type { EngraveAnswer, EngraveRequest } from './worker'
 
 /** Milliseconds after which an engraver that says nothing is taken for dead: the longest part of a score takes a tenth of it. */
