@@ -73,6 +73,7 @@ test('what each round asks is set, and a rare instrument borrows', async ({ page
   const id = await setId(page)
   await page.goto(`${stand.url}/audition/${id}`)
   await page.getByLabel('Order of the instruments').selectOption({ label: 'score order' })
+  await expect(page.getByText('Each entry opens the piece at its place.')).toBeVisible({ timeout: 30_000 })
   await page.getByRole('button', { name: 'Edit Harvest Road (Clarinet)' }).click()
   const edit = page.getByRole('dialog')
   await edit.getByLabel('First measure in First round').fill('1')

@@ -95,8 +95,19 @@ export async function accessible(page: Page, except: string[] = [], only?: strin
   // What is told of other results than violations takes half of the time.
   const builder = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
   const axe = ['.music svg', ...except].reduce((a, s) => a.exclude(s), only ? builder.include(only) : builder)
+  const back = await withoutMusic(page)
   const { violations } = await axe.analyze()
+  await back()
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([])
+}
+
+// Thousands of strokes that are left out are walked all the same: they are put aside, their picture keeps its size.
+async function withoutMusic(page: Page): Promise<() => Promise<void>> {
+  const aside = await page.evaluateHandle(() =>
+    [...document.querySelectorAll('.music svg')].map((svg) => ({ svg, strokes: [...svg.childNodes] })),
+  )
+  await aside.evaluate((all) => all.forEach(({ svg }) => svg.replaceChildren()))
+  return () => aside.evaluate((all) => all.forEach(({ svg, strokes }) => svg.replaceChildren(...strokes)))
 }
 
 /** Music is drawn. */

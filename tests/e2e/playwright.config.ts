@@ -21,8 +21,6 @@ export default defineConfig({
         '--disable-component-update',
         '--disable-sync',
         '--no-first-run',
-        // A page of a test lives for seconds: the engraver is compiled quickly, not a second time for speed.
-        '--js-flags=--liftoff-only',
       ],
     },
     viewport: { width: 1280, height: 800 },

@@ -44,6 +44,7 @@ const own = () => props.entry.title.replace(` (${props.entry.instrumentName})`, 
         · {{ figures.beyond }} {{ figures.beyond === 1 ? 'note' : 'notes' }} out of range</strong
       >
     </p>
+    <p v-else class="line" aria-hidden="true">…</p>
     <p class="line quiet">
       <template v-for="r in rounds" :key="r.id ?? 0"
         >{{ r.name }}: {{ askedWords(entry, r.id ?? 0) ?? 'not asked' }}{{ r === rounds.at(-1) ? '' : ' · ' }}</template
