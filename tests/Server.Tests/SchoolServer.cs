@@ -4,6 +4,7 @@ using System.Text;
 using System.Text.Json;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
+using MellowStand.Storage.Keeping;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
@@ -14,6 +15,8 @@ namespace MellowStand.Server.Tests;
 /// <summary>The real server on a real SQLite file in a fresh folder.</summary>
 public sealed class SchoolServer : WebApplicationFactory<ServerOptions>
 {
+    private static readonly TimeSpan LongestEnd = TimeSpan.FromMinutes(1);
+
     private bool _isHandedOn;
 
     /// <summary>Its data folder, deleted with it.</summary>
@@ -69,10 +72,26 @@ public sealed class SchoolServer : WebApplicationFactory<ServerOptions>
         });
     }
 
+    // The program's own thread ends the server too: whichever of the two was first, the other one goes on before it is done.
+    private bool IsLetGo()
+    {
+        try
+        {
+            DataFolder.Take(Data).Dispose();
+            return true;
+        }
+        catch (KeepingException)
+        {
+            return false;
+        }
+    }
+
     protected override void Dispose(bool disposing)
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        if (disposing && Directory.Exists(Data))
+            SpinWait.SpinUntil(IsLetGo, LongestEnd);
         if (disposing && !_isHandedOn && !KeepsData && Directory.Exists(Data))
             Directory.Delete(Data, recursive: true);
     }

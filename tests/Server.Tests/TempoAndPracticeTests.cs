@@ -96,7 +96,9 @@ public sealed class TempoAndPracticeTests : IDisposable
     [Fact]
     public async Task A_window_tells_both_ends_and_what_is_printed()
     {
-        var id = await _client.Import(Asking.Music(Two));
+        var id = await _client.Import(
+            Asking.Music("part \"Flute\"\nmeter:4/4 tempo:q=100 | C5s D5 E5 F5 G5 F5 E5 D5 C5s D5 E5 F5 G5 F5 E5 D5 | C5q E5 G5 C6 | C5w")
+        );
         var window = await _client.Json($"/api/pieces/{id}/tempo/window?part=P1&from=1&to=3");
         Assert.True(window.GetProperty("fastest").GetProperty("quarterBpm").GetDouble() > 100);
         Assert.Equal(100, window.GetProperty("printed").GetProperty("from").GetDouble());

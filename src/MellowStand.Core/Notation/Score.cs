@@ -10,6 +10,9 @@ namespace MellowStand.Core.Notation;
 /// <param name="Rehearsal">The rehearsal mark at its start, or null.</param>
 public sealed record MeasureFrame(int Index, string Label, Fraction Start, Fraction Length, Meter Meter, bool IsPickup, string? Rehearsal)
 {
+    /// <summary>The sign between it and the measure before it that parts the music.</summary>
+    public BarSign Opens { get; init; }
+
     /// <summary>Quarters from the start of the score to its end.</summary>
     public Fraction End => Start + Length;
 
@@ -21,6 +24,19 @@ public sealed record MeasureFrame(int Index, string Label, Fraction Start, Fract
     /// begin.</summary>
     /// <param name="offset">Quarters from the start of the measure as printed.</param>
     public Fraction BeatsAt(Fraction offset) => InFullMeasure(offset) / Meter.BeatUnit;
+}
+
+/// <summary>A bar line that parts the music.</summary>
+public enum BarSign
+{
+    /// <summary>A plain bar line.</summary>
+    None,
+
+    /// <summary>A double bar.</summary>
+    Double,
+
+    /// <summary>A repeat ends before it, or begins with it.</summary>
+    Repeat,
 }
 
 /// <summary>One measure of one part.</summary>

@@ -18,6 +18,7 @@ internal sealed class PartPlayer(Score score, Part part, House house, Pace pace,
     private const double Spread = 0.04;
 
     private readonly HashSet<string> _slurredOn = SoundingShare.SlurredOn(part);
+    private readonly HashSet<string> _slurEnds = [.. part.Slurs.Select(s => s.To.Id)];
 
     /// <summary>All strokes in order.</summary>
     public IReadOnlyList<PartStroke> Play(IReadOnlyList<PlayedMeasure> played) =>
@@ -54,7 +55,9 @@ internal sealed class PartPlayer(Score score, Part part, House house, Pace pace,
         var sound = note.Sound;
         if (HasTop(note) && OrnamentTable.All.FirstOrDefault(o => o.Is(note)) is { } ornament)
             return Strokes(note, [.. Others(note), .. ornament.Play(note)]);
-        var end = sound.From + (sound.Note.IsGrace ? sound.Length : SoundingShare.Of(sound, _slurredOn.Contains(sound.Note.Id)));
+        var slursOn = _slurredOn.Contains(sound.Note.Id);
+        var isUnderSlur = slursOn || _slurEnds.Contains(sound.Note.Id);
+        var end = sound.From + (sound.Note.IsGrace ? sound.Length : SoundingShare.Of(sound, slursOn, isUnderSlur));
         var keys = Keys(sound);
         return Strokes(
             note,

@@ -1,9 +1,11 @@
 using System.Globalization;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study;
 
-/// <summary>The words that a player says while counting a measure: a word for each note that is struck.</summary>
+/// <summary>The words that a player says while counting a measure in its counted unit (<see cref="CountedUnit"/>): a word for each note
+/// that is struck, and the other beats in brackets.</summary>
 /// <remarks>Three schools (house rule <c>counting-words</c>): <c>1e&amp;a</c> says 1 e &amp; a, and 1 la li for threes; <c>trip-let</c>
 /// says 1 trip let for threes; <c>takadimi</c> names the place in the beat (ta ka di mi, ta ki da, and ta va ki di da ma in compound
 /// beats), whatever the beat's number. Finer notes are ta. Common practice, no published source for the first two; the last is R. Hoffman,
@@ -30,40 +32,67 @@ public static class CountingLine
     /// <summary>Keys of the schools.</summary>
     public static IReadOnlyCollection<string> Schools => Simple.Keys;
 
-    /// <summary>The line of one measure, e.g. <c>1 &amp; 2 e &amp; a</c>; empty where nothing is struck.</summary>
+    /// <summary>The line of one measure, which a class can say in time: a word for each note that is struck, and in brackets the beats at
+    /// which none is, e.g. <c>1 &amp; (2) &amp; 3</c>; empty where nothing sounds.</summary>
     /// <param name="context">The prepared score.</param>
     /// <param name="part">The part.</param>
     /// <param name="measure">The measure from 0.</param>
     /// <param name="school">A key of <see cref="Schools"/>.</param>
     public static string Of(StudyContext context, Part part, int measure, string school)
     {
-        var meter = context.Score.Measures[measure].Meter;
-        return string.Join(' ', context.MelodyOf(part).ByMeasure[measure].Select(n => Word(context, n, meter, school)));
+        if (!part.Measures[measure].Notes.Any(n => n is { Sounds: true, IsGrace: false, IsCue: false }))
+            return "";
+        var frame = context.Score.Measures[measure];
+        var (first, last) = (frame.InFullMeasure(Fraction.Zero), frame.InFullMeasure(frame.Length));
+        var notes = Notes(context, part, measure).Select(n => frame.InFullMeasure(n.Offset)).ToList();
+        var struck = notes.Zip(OfNotes(context, part, measure, school));
+        var silent = Beats(context, part, measure)
+            .Where(b => b.Start >= first && b.Start < last && !notes.Contains(b.Start))
+            .Select(b => (b.Start, $"({WordAt([b], b.Start, school)})"));
+        return string.Join(' ', struck.Concat(silent).OrderBy(w => w.Item1).Select(w => w.Item2));
     }
 
-    private static string Word(StudyContext context, Note note, Meter meter, string school)
+    /// <summary>The words of the struck notes of a measure, one for each.</summary>
+    /// <param name="context">The prepared score.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="measure">The measure from 0.</param>
+    /// <param name="school">A key of <see cref="Schools"/>.</param>
+    public static IReadOnlyList<string> OfNotes(StudyContext context, Part part, int measure, string school)
     {
-        var (beat, place) = Place(context, note, meter);
-        var table = meter.IsCompound ? Compound[school] : Simple[school];
-        var word = table.GetValueOrDefault(place.ToString(), Fine);
-        return word.Length > 0 ? word : beat.ToString(CultureInfo.InvariantCulture);
+        var (beats, frame) = (Beats(context, part, measure), context.Score.Measures[measure]);
+        return [.. Notes(context, part, measure).Select(n => WordAt(beats, frame.InFullMeasure(n.Offset), school))];
     }
+
+    private static IEnumerable<Note> Notes(StudyContext context, Part part, int measure) => context.MelodyOf(part).ByMeasure[measure];
 
     // Beats may be of different length in an additive meter: the place is a share of its own beat.
-    private static (int Beat, Fraction Place) Place(StudyContext context, Note note, Meter meter)
+    private static string WordAt(IReadOnlyList<CountedBeat> beats, Fraction at, string school)
     {
-        var at = context.BeatsIn(note) * (meter.IsSenza ? 1 : meter.BeatUnit);
-        var start = Fraction.Zero;
-        for (var i = 0; i < meter.Beats.Count; i++)
+        var beat = beats.Last(b => b.Start <= at);
+        var place = (at - beat.Start) / beat.Length;
+        var table = beat.IsOfThree ? Compound[school] : Simple[school];
+        var word = table.GetValueOrDefault(place.ToString(), Fine);
+        return word.Length > 0 ? word : beat.Number.ToString(CultureInfo.InvariantCulture);
+    }
+
+    private static List<CountedBeat> Beats(StudyContext context, Part part, int measure)
+    {
+        var frame = context.Score.Measures[measure];
+        var unit = CountedUnit.Of(context, part, measure);
+        var lengths = frame.Meter.BeatUnit == unit.Quarters ? frame.Meter.Beats : [];
+        var end = Fraction.Max(frame.Meter.Length, frame.InFullMeasure(frame.Length));
+        var beats = new List<CountedBeat>();
+        for (var (start, i) = (Fraction.Zero, 0); start < end || i == 0; i++)
         {
-            if (at < start + meter.Beats[i])
-                return (i + 1, (at - start) / meter.Beats[i]);
-            start += meter.Beats[i];
+            var length = i < lengths.Count ? lengths[i] : unit.Quarters;
+            beats.Add(new CountedBeat(i + 1, start, length, unit.IsOfThree || (frame.Meter.IsCompound && length == frame.Meter.BeatUnit)));
+            start += length;
         }
 
-        var whole = (int)(at.Numerator / at.Denominator);
-        return (whole + 1, at - whole);
+        return beats;
     }
+
+    private readonly record struct CountedBeat(int Number, Fraction Start, Fraction Length, bool IsOfThree);
 
     private static Dictionary<string, string> Table(string text) =>
         text.Split(' ').Select(w => w.Split(':')).ToDictionary(w => w[0], w => w[1]);

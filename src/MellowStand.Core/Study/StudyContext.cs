@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study;
 
@@ -10,6 +11,7 @@ public sealed class StudyContext
 {
     private readonly ConcurrentDictionary<Part, PartFacts> _facts = new();
     private readonly ConcurrentDictionary<Part, Instrument?> _instruments = new();
+    private readonly ConcurrentDictionary<Part, Joints> _joints = new();
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Lazy<int[]> _sounding;
     private readonly Lazy<List<(int Measure, Fraction Onset)>> _fermatas;
@@ -39,6 +41,10 @@ public sealed class StudyContext
         foreach (var part in score.Parts)
             if (before is not null && before._facts.TryGetValue(part, out var known))
                 _facts[part] = known;
+        if (before is not null && ReferenceEquals(before.Score.Measures, score.Measures) && before.Tempo.SaysTheSame(Tempo))
+            foreach (var part in score.Parts)
+                if (before._joints.TryGetValue(part, out var known))
+                    _joints[part] = known;
         _keys = new(() => KeyFinder.Stretches(score));
         _sounding = new(() => SoundingParts(score));
         _fermatas = new(() => Fermatas(score));
@@ -69,6 +75,9 @@ public sealed class StudyContext
 
     /// <summary>The line of a part.</summary>
     public Melody MelodyOf(Part part) => FactsOf(part).Melody;
+
+    /// <summary>Where the music of a part is parted and where it holds together.</summary>
+    public Joints JointsOf(Part part) => _joints.TryGetValue(part, out var known) ? known : _joints.GetOrAdd(part, p => Joints.Of(this, p));
 
     /// <summary>For each measure of a part what sounds in it, whatever the octave; equal texts are equal lines.</summary>
     public IReadOnlyList<string> SoundsOf(Part part) => FactsOf(part).Sounds;
@@ -108,7 +117,9 @@ public sealed class StudyContext
     /// <summary>What to add to a finding that turns notes into seconds where no tempo is printed or given; empty where one is.</summary>
     /// <param name="measure">The measure from 0.</param>
     public string IfTempo(int measure) =>
-        Tempo.IsKnownAt(measure) ? "" : $" All this at quarter = {Tempo.QuarterBpmAt(measure):0}, if that is the tempo: none is printed.";
+        Tempo.IsKnownAt(measure)
+            ? ""
+            : $" All this at {ToldUnit.At(this, measure).Words(Tempo.QuarterBpmAt(measure))}, if that is the tempo: none is printed.";
 
     /// <summary>A severity, or only a note where it rests on a tempo that nobody printed.</summary>
     /// <param name="measure">The measure from 0.</param>

@@ -59,7 +59,9 @@ public sealed class CutTests(ITestOutputHelper output)
     [Fact]
     public void A_hard_stretch_is_short_and_takes_longer()
     {
-        var easy = string.Join(" | ", Enumerable.Repeat("C5h D5h | E5h F5h | G5h F5h | E5w", 4));
+        const string easy =
+            "C5h D5h | E5h F5h | G5h F5h | E5w | D5h E5h | F5h G5h | A5h F5h | D5w | E5h G5h | F5h A5h | G5h B5h | C6w "
+            + "| B5h A5h | G5h E5h | F5h D5h | C5w";
         var hard = string.Join(" | ", Enumerable.Range(0, 16).Select(_ => Busy));
         var (a, b) = (Cut($"part \"Flute\"\nmeter:4/4 tempo:q=90 | {easy}"), Cut($"part \"Flute\"\nmeter:4/4 tempo:q=90 | {hard}"));
         Assert.True(b.Average(c => c.Range.Length) < a.Average(c => c.Range.Length));
@@ -102,6 +104,42 @@ public sealed class CutTests(ITestOutputHelper output)
         Assert.Equal(3, second.Range.From);
         Assert.Contains("pickup", second.Why, StringComparison.Ordinal);
     }
+
+    // Composed for this test: three phrases of four measures, each with its held note at the end.
+    private const string Fours =
+        "A4q B4 C5 D5 | E5q D5 C5 B4 | C5q E5 D5 B4 | A4w | C5q D5 E5 F5 | G5q F5 E5 D5 | E5q G5 F5 D5 | C5w "
+        + "| A4q B4 C5 D5 | E5q F5 E5 D5 | C5q B4 A4 G#4 | A4w";
+
+    [Theory]
+    [InlineData(1, "0 1 2 3 4 5 6 7 8 9 10 11")]
+    [InlineData(2, "0 2 4 6 8 10")]
+    [InlineData(4, "0 4 8")]
+    public void The_longest_that_is_asked_is_kept_to_at_the_joints(int longest, string begins) =>
+        Assert.Equal(begins, Begins($"part \"Viola\" clef:C3\nmeter:4/4 tempo:q=80 | {Fours}", longest));
+
+    [Fact]
+    public void A_small_form_is_cut_at_its_own_joints() =>
+        Assert.Subset(
+            new HashSet<string> { "0", "4", "8" },
+            Begins($"part \"Viola\" clef:C3\nmeter:4/4 tempo:q=80 | {Fours}", 8).Split(' ').ToHashSet()
+        );
+
+    [Theory]
+    [InlineData("double", "")]
+    [InlineData("", "key:Bb")]
+    [InlineData("", "tempo:q=120")]
+    public void No_passage_goes_over_the_end_of_a_section(string end, string begin) =>
+        Assert.Contains(
+            "5",
+            Begins(
+                "part \"Bassoon\" clef:F4\nmeter:4/4 tempo:q=84 | C3q D3 E3 F3 | G3 F3 E3 D3 | E3 F3 G3 A3 | B3 A3 G3 F3 "
+                    + $"| E3 D3 C3 D3 {end} | {begin} C3q E3 G3 E3 | D3 F3 A3 F3 | C3 E3 G3 E3 | D3 F3 A3 F3 | E3 D3 C3 D3",
+                16
+            )
+                .Split(' ')
+        );
+
+    private static string Begins(string music, int longest) => string.Join(' ', Cut(music, longest).Select(c => c.Range.From));
 
     [Theory]
     [InlineData(10, 20, 0, 1)]

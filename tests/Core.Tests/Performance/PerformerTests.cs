@@ -45,7 +45,7 @@ public sealed class PerformerTests
     [InlineData("C4q(.) D4q(.)", "60:1/2 62:1/2")] // about half [check]
     [InlineData("C4q(-) D4q(-)", "60:1 62:1")]
     [InlineData("C4q[ D4q E4q]", "60:1 62:1 64:9/10")] // slurred notes join, the last one ends
-    [InlineData("C4q(.)[ D4q(.) E4q(.)]", "60:3/4 62:3/4 64:1/2")] // dots under a slur are soft separate starts
+    [InlineData("C4q(.)[ D4q(.) E4q(.)]", "60:3/4 62:3/4 64:3/4")] // dots under a slur are soft separate starts
     [InlineData("C4q D4q", "60:9/10 62:9/10")] // lightly tongued
     [InlineData("C4h(b) D4h", "60:7/4 62:15/8")] // a breath comes out of the note before it
     public void Marks_say_how_long_a_note_sounds(string notes, string expected) =>

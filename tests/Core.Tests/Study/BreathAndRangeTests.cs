@@ -9,13 +9,13 @@ namespace MellowStand.Core.Tests.Study;
 /// <summary>Breath, bow and range against who plays. Common practice, no published source; allowances are house rules.</summary>
 public sealed class BreathAndRangeTests
 {
-    private const string LongPhrase = "part \"Flute\"\ntempo:q=60 | C5q D5 E5 F5 | G5q F5 E5 D5 | C5q D5 E5 F5";
+    private const string LongPhrase = "part \"Flute\"\ntempo:q=60 | C5q[ D5 E5 F5 | G5q F5 E5 D5 | C5q D5 E5 F5]";
 
     [Fact]
     public void A_phrase_of_plain_quarters_has_no_upper_end_that_matters()
     {
         var why = Assert.Single(Find("no-breath", LongPhrase)).Why;
-        Assert.Contains("fits from quarter = 72 on and is clean to about 480", why, StringComparison.Ordinal);
+        Assert.Contains("fits from quarter = 72 on and is clean to about 720", why, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -39,7 +39,7 @@ public sealed class BreathAndRangeTests
     public void Where_breath_and_cleanness_exclude_each_other_no_tempo_serves()
     {
         var line = string.Join(' ', Enumerable.Repeat("C5s D5s E5s F5s", 4));
-        var music = $"part \"Flute\"\ntempo:q=60 | {string.Join(" | ", Enumerable.Repeat(line, 6))}";
+        var music = $"part \"Flute\"\ntempo:q=60 | C5s[ {string.Join(" | ", Enumerable.Repeat(line, 9))} | C5s]";
         Assert.Contains("no tempo serves both", Assert.Single(Find("no-breath", music)).Why, StringComparison.Ordinal);
     }
 

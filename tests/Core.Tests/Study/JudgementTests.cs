@@ -75,7 +75,8 @@ public sealed class JudgementTests
     [Fact]
     public void A_tempo_that_nobody_printed_is_said_and_ranks_lower()
     {
-        var line = "part \"Flute\"\n| " + string.Join(" | ", Enumerable.Repeat("C5q D5q E5q F5q", 8));
+        var slurred = string.Join(" | ", Enumerable.Repeat("C5q D5q E5q F5q", 7));
+        var line = $"part \"Flute\"\n| C5q[ D5q E5q F5q | {slurred} | C5w]";
         var found = Assert.Single(Find("no-breath", line));
         Assert.Equal(Severity.Note, found.Severity);
         Assert.Contains("if that is the tempo", found.Why, StringComparison.Ordinal);
@@ -136,7 +137,7 @@ public sealed class JudgementTests
     [Fact]
     public void A_phrase_breathes_at_a_fermata()
     {
-        var measures = Enumerable.Repeat("C5q D5q E5q F5q", 8).ToArray();
+        string[] measures = ["C5q[ D5q E5q F5q", .. Enumerable.Repeat("C5q D5q E5q F5q", 6), "C5q D5q E5q F5q]"];
         Assert.Single(Find("no-breath", "part \"Flute\"\ntempo:q=100 | " + string.Join(" | ", measures)));
         measures[3] = "C5q D5q E5q F5q(f)";
         Assert.Empty(Find("no-breath", "part \"Flute\"\ntempo:q=100 | " + string.Join(" | ", measures)));

@@ -38,14 +38,20 @@ public sealed class MoreRuleTests
 
     [Theory]
     [InlineData("1e&a", "| C5q D5e E5e F5s G5s A5s B5s C5q", "1 2 & 3 e & a 4")]
-    [InlineData("1e&a", "| C5e3 D5e3 E5e3 F5q G5h", "1 la li 2 3")]
-    [InlineData("trip-let", "| C5e3 D5e3 E5e3 F5q G5h", "1 trip let 2 3")]
+    [InlineData("1e&a", "| C5e3 D5e3 E5e3 F5q G5h", "1 la li 2 3 (4)")]
+    [InlineData("trip-let", "| C5e3 D5e3 E5e3 F5q G5h", "1 trip let 2 3 (4)")]
     [InlineData("takadimi", "| C5q D5e E5e F5s G5s A5s B5s C5q", "ta ta di ta ka di mi ta")]
     [InlineData("1e&a", "meter:6/8 | C5e D5e E5e F5q.", "1 la li 2")]
     [InlineData("takadimi", "meter:6/8 | C5e D5e E5e F5q.", "ta ki da ta")]
-    [InlineData("1e&a", "| C5q r E5q~ E5q", "1 3")] // a rest and a tied note are not spoken
+    [InlineData("1e&a", "| C5q r E5q~ E5q", "1 (2) 3 (4)")] // the pulse goes on through a rest and a tie
     [InlineData("1e&a", "meter:4/4 pickup | G4e A4e | C5w", "4 &")] // the pickup is the end of a measure
-    [InlineData("1e&a", "| C5e. D5s E5q. F5e G5q", "1 a 2 & 4")]
+    [InlineData("1e&a", "| C5e. D5s E5q. F5e G5q", "1 a 2 (3) & 4")]
+    [InlineData("1e&a", "meter:4/4 pickup | G4q | C5w", "4")]
+    [InlineData("takadimi", "| C5h D5h", "ta (ta) ta (ta)")]
+    [InlineData("1e&a", "meter:6/8 tempo:e=80 | C5e D5 E5 F5q.", "1 2 3 4 (5) (6)")] // in six where the eighth is printed
+    [InlineData("1e&a", "meter:6/8 tempo:q.=72 | C5q D5e E5q.", "1 li 2")]
+    [InlineData("1e&a", "meter:2/4 tempo:e=60 | C5e D5s E5 F5q", "1 2 & 3 (4)")]
+    [InlineData("1e&a", "meter:2/4 tempo:e=60 | C5t D5 E5 F5 G5e A5q", "1 e & a 2 3 (4)")]
     public void Counting_lines(string school, string music, string expected)
     {
         var score = ShortFormReader.Score(music);

@@ -36,14 +36,17 @@ internal static class CutGroups
         }
     }
 
-    /// <summary>Neighbouring stretches of the same parts, brought together where one alone is too short.</summary>
-    public static List<CutGroup> Joined(IEnumerable<CutGroup> groups, int longest)
+    /// <summary>Neighbouring stretches of the same parts, brought together where one alone is too short and nothing parts them.</summary>
+    /// <param name="groups">The groups in order.</param>
+    /// <param name="longest">At most so many measures a passage.</param>
+    /// <param name="isParted">True where the music is parted before a measure.</param>
+    public static List<CutGroup> Joined(IEnumerable<CutGroup> groups, int longest, Func<int, bool> isParted)
     {
         var joined = new List<CutGroup>();
         foreach (var group in groups)
         {
             var before = joined.FindLastIndex(g => g.Parts.SequenceEqual(group.Parts));
-            if (before >= 0 && Belongs(joined[before].Range, group.Range, longest))
+            if (before >= 0 && Belongs(joined[before].Range, group.Range, longest) && !isParted(group.Range.From))
                 joined[before] = group with { Range = new MeasureRange(joined[before].Range.From, group.Range.To) };
             else
                 joined.Add(group);

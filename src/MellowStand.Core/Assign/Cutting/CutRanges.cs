@@ -10,11 +10,12 @@ internal static class CutRanges
     private const double Shortening = 12;
 
     // A cut at the best of places costs nothing, one in the middle of a line much.
-    private const double BestPlace = 3;
-    private const double PlaceCounts = 0.5;
+    private const double BestPlace = 4;
+    private const double PlaceCounts = 0.6;
 
-    // Letters and new tempos are sections of the music: nobody hands out a passage across one.
-    private const double Section = -4;
+    // Nobody hands out a passage across the end of a section, unless it is one or two measures only.
+    private const double Across = 12;
+    private const int ShortSection = 2;
 
     /// <summary>The stretches in order.</summary>
     /// <param name="range">The measures.</param>
@@ -25,6 +26,8 @@ internal static class CutRanges
     {
         var count = range.Length;
         var (cost, from) = (new double[count + 1], new int[count + 1]);
+        var places = Enumerable.Range(range.From, count).Select(place).ToList();
+        var sections = Sections(places);
         for (var end = 1; end <= count; end++)
         {
             cost[end] = double.MaxValue;
@@ -33,7 +36,10 @@ internal static class CutRanges
             {
                 warm += heat(range.From + begin);
                 var own =
-                    cost[begin] + Cost(end - begin, warm / (end - begin), longest) + (begin == 0 ? 0 : Cut(place(range.From + begin)));
+                    cost[begin]
+                    + Cost(end - begin, warm / (end - begin), longest)
+                    + (begin == 0 ? 0 : Cut(places[begin]))
+                    + (Across * sections.Count(s => s > begin && s < end));
                 if (own < cost[end])
                     (cost[end], from[end]) = (own, begin);
             }
@@ -46,12 +52,27 @@ internal static class CutRanges
         return found;
     }
 
-    private static double Cut(CutPlace place) => place.IsSection ? Section : PlaceCounts * (BestPlace - Math.Min(BestPlace, place.Weight));
+    // Places at which a section of more than two measures begins after another such.
+    private static List<int> Sections(List<CutPlace> places)
+    {
+        List<int> begins = [0, .. Enumerable.Range(1, Math.Max(0, places.Count - 1)).Where(i => places[i].IsSection), places.Count];
+        return
+        [
+            .. begins
+                .Skip(1)
+                .SkipLast(1)
+                .Where((b, i) => b - begins[i] > ShortSection && begins[i + 2] - b > ShortSection),
+        ];
+    }
+
+    private static double Cut(CutPlace place) =>
+        place.IsSection ? 0 : PlaceCounts * (BestPlace - Math.Min(BestPlace, place.Weight));
 
     private static double Cost(int length, double heat, int longest)
     {
-        var wish = Math.Clamp(CutRequest.UsualLongest - (Shortening * Math.Min(1, heat * 1.5)), CutRequest.Shortest, longest);
+        var shortest = Math.Min(CutRequest.Shortest, longest);
+        var wish = Math.Clamp(CutRequest.UsualLongest - (Shortening * Math.Min(1, heat * 1.5)), shortest, longest);
         var off = (length - wish) / wish;
-        return Each + (LengthCounts * off * off) + (length < CutRequest.Shortest ? TooShort * (CutRequest.Shortest - length) : 0);
+        return Each + (LengthCounts * off * off) + (length < shortest ? TooShort * (shortest - length) : 0);
     }
 }

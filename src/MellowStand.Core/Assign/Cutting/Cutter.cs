@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 using MellowStand.Core.Study;
 using MellowStand.Core.Study.Heat;
 using MellowStand.Core.Unify;
@@ -42,7 +43,7 @@ public sealed class Cutter
     private List<CutPassage> Cut()
     {
         var ranges = CutRanges.Of(_request.Range, _request.Longest, m => _parts.Max(p => HeatOf(p, m)), _places.At);
-        var groups = CutGroups.Joined(ranges.SelectMany(r => CutGroups.Of(_parts, r, _lines, _places.Plays)), _request.Longest);
+        var groups = CutGroups.Joined(ranges.SelectMany(r => CutGroups.Of(_parts, r, _lines, _places.Plays)), _request.Longest, IsParted);
         var cut = groups.Select(WithPickup).OrderBy(g => g.Range.From).ThenBy(g => g.Range.To).ToList();
         return [.. cut.Select(g => Passage(g, cut))];
     }
@@ -71,6 +72,8 @@ public sealed class Cutter
             Same(group, all)
         );
     }
+
+    private bool IsParted(int measure) => _places.At(measure) is var place && (place.IsSection || place.Weight >= Joint.Parts);
 
     private double HeatOf(Part part, int measure) => _heat.GetValueOrDefault((part.Id, measure));
 

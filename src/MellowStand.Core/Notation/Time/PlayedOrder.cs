@@ -9,6 +9,12 @@ public sealed class RepeatSigns
     /// <summary>A repeat ends at its last bar line.</summary>
     public bool Backward { get; set; }
 
+    /// <summary>A double bar stands at its first bar line.</summary>
+    public bool DoubleBefore { get; set; }
+
+    /// <summary>A double bar stands at its last bar line.</summary>
+    public bool DoubleAfter { get; set; }
+
     /// <summary>How often the repeated section is played in all, when printed.</summary>
     public int? Times { get; set; }
 

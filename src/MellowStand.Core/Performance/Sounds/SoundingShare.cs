@@ -28,10 +28,11 @@ internal static class SoundingShare
     /// <summary>Quarters that it sounds.</summary>
     /// <param name="sound">The note.</param>
     /// <param name="slursOn">True when a slur leads from it to the next note.</param>
-    public static Fraction Of(Sound sound, bool slursOn)
+    /// <param name="isUnderSlur">True for every note of a slur, its last one too.</param>
+    public static Fraction Of(Sound sound, bool slursOn, bool isUnderSlur)
     {
         var length = sound.Length;
-        if (sound.Has("staccato") && (sound.Has("tenuto") || slursOn))
+        if (sound.Has("staccato") && (sound.Has("tenuto") || isUnderSlur))
             return length * Portato;
         foreach (var (mark, share) in Marks)
             if (sound.Has(mark))

@@ -76,7 +76,7 @@ public sealed class RhythmOnly : IRecipe
         var words = new Dictionary<(int, Fraction), string>();
         for (var m = passage.From; m <= passage.To; m++)
         {
-            var line = CountingLine.Of(passage.Study, passage.Part, m, passage.Study.House["counting-words"]).Split(' ');
+            var line = CountingLine.OfNotes(passage.Study, passage.Part, m, passage.Study.House["counting-words"]);
             foreach (var (note, word) in passage.Study.MelodyOf(passage.Part).ByMeasure[m].Zip(line))
                 words[(m, note.Offset)] = word;
         }

@@ -36,7 +36,15 @@ public sealed class Slurred : IRecipe
     public IReadOnlyList<PlainPart> Make(Passage passage) => [Voices.Change(passage.Music, Slur)];
 
     private static bool HasMoreToSlur(PlainVoice voice) =>
-        Voices.Runs(voice.Notes).Any(r => r.To > r.From && voice.Notes.Skip(r.From).Take(r.To - r.From + 1).Count(Voices.IsStruck) > 1);
+        Voices
+            .Runs(voice.Notes)
+            .Where(r => r.To > r.From)
+            .Select(r => voice.Notes.Skip(r.From).Take(r.To - r.From + 1).ToList())
+            .Any(run => run.Count(Voices.IsStruck) > 1 && !IsOneSlur(run));
+
+    // What is slurred as it stands gains nothing.
+    private static bool IsOneSlur(List<PlainNote> run) =>
+        run[0].SlurStarts > 0 && run[^1].SlurEnds > 0 && run.Skip(1).SkipLast(1).All(n => n.SlurStarts == 0 && n.SlurEnds == 0);
 
     private static IEnumerable<PlainNote> Slur(IReadOnlyList<PlainNote> voice)
     {

@@ -1,5 +1,6 @@
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study.Heat;
 
@@ -54,7 +55,8 @@ internal static class HeatReasons
             sounding += note.Duration;
         var rate = at.Notes.Count / (Math.Max(sounding.Value, 0.25) * 60 / quarter);
         var amount = (rate - LeastRate) / (FullRate - LeastRate);
-        return Reason("note rate", amount, HeatWeights.NoteRate, () => $"{rate:0.0} notes a second at quarter = {quarter:0}");
+        var unit = ToldUnit.At(at.Context, at.Measure.Index);
+        return Reason("note rate", amount, HeatWeights.NoteRate, () => $"{rate:0.0} notes a second at {unit.Words(Math.Round(quarter))}");
     }
 
     private static HeatReason? Leaps(HeatPlace at)

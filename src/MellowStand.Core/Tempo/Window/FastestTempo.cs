@@ -12,12 +12,11 @@ namespace MellowStand.Core.Tempo;
 public sealed record WindowEnd(double QuarterBpm, int Measure, string Why);
 
 /// <summary>The fastest tempo at which a passage is clean, and the measure that says so.</summary>
-/// <remarks>Two quick notes alone are a figure; from three on they are a speed: of every two or three changes in a row the seconds that
-/// they need
+/// <remarks>Runs (<see cref="EvenRuns"/>) are a speed: of every two or three of their changes in a row the seconds that they need
 /// (<see cref="Pressures"/>) must fit. Common practice, no published source.</remarks>
 internal static class FastestTempo
 {
-    /// <summary>The tempo; null where fewer than three notes follow one another.</summary>
+    /// <summary>The tempo; null where there is no run.</summary>
     /// <param name="context">The prepared score.</param>
     /// <param name="excerpt">The notes of the passage.</param>
     /// <param name="pressures">What each change needs.</param>
@@ -25,24 +24,27 @@ internal static class FastestTempo
     public static WindowEnd? Of(StudyContext context, Excerpt excerpt, IReadOnlyList<Pressure> pressures, Func<int, double> ratio)
     {
         (double Bpm, int First, int Count)? tightest = null;
-        for (var i = 0; i < pressures.Count; i++)
-            for (var count = 2; count <= 3 && i + count <= pressures.Count; count++)
-            {
-                var quarters = (excerpt.Steps[i + count].Note.Onset - excerpt.Steps[i].Note.Onset).Value;
-                var needed = pressures.Skip(i).Take(count).Sum(p => p.Seconds);
-                var bpm = quarters * 60 / needed / ratio(excerpt.Steps[i].Note.MeasureIndex);
-                if (bpm > 0 && (tightest is null || bpm < tightest.Value.Bpm - 1e-9))
-                    tightest = (bpm, i, count);
-            }
+        foreach (var run in EvenRuns.Of(excerpt))
+            for (var i = run.First; i < run.Last; i++)
+                for (var count = 2; count <= 3 && i + count <= run.Last; count++)
+                {
+                    var quarters = (excerpt.Steps[i + count].Note.Onset - excerpt.Steps[i].Note.Onset).Value;
+                    var needed = pressures.Skip(i).Take(count).Sum(p => p.Seconds);
+                    var bpm = quarters * 60 / needed / ratio(excerpt.Steps[i].Note.MeasureIndex);
+                    if (bpm > 0 && (tightest is null || bpm < tightest.Value.Bpm - 1e-9))
+                        tightest = (bpm, i, count);
+                }
 
         if (tightest is not { } t)
             return null;
         var worst = pressures.Skip(t.First).Take(t.Count).MaxBy(p => p.Seconds)!;
         var rate = t.Bpm / 60 * t.Count / (excerpt.Steps[t.First + t.Count].Note.Onset - excerpt.Steps[t.First].Note.Onset).Value;
+        // The measure of the run, not the one where it lands.
+        var measure = excerpt.Steps[t.First].Note.MeasureIndex;
         return new WindowEnd(
             Math.Floor(t.Bpm * 10) / 10,
-            worst.Note.MeasureIndex,
-            $"Measure {context.Label(worst.Note.MeasureIndex)} then has {Words(worst, rate * ratio(worst.Note.MeasureIndex))}."
+            measure,
+            $"Measure {context.Label(measure)} then has {Words(worst, rate * ratio(measure))}."
         );
     }
 

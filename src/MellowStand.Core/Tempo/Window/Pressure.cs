@@ -52,12 +52,14 @@ internal static class Pressures
         for (var i = 1; i < excerpt.Steps.Count; i++)
         {
             var step = excerpt.Steps[i];
-            var plain = 1 / (step.SlurredFrom ? limit.Slurred : limit.Tongued);
+            // A tongue that has rested under a slur is ready again: only strokes one after the other are a matter of the tongue.
+            var isFingers = step.SlurredFrom || excerpt.Steps[i - 1].SlurredFrom;
+            var plain = 1 / (isFingers ? limit.Slurred : limit.Tongued);
             var leap = Math.Max(0, Math.Abs(step.Key - excerpt.Steps[i - 1].Key) - Fifth) * PerHalfStep;
             var (cost, words) = hands.TryGetValue(i, out var hand) ? (hand.Cost * PerCost, hand.c.Why) : (0, "");
             if (step.Before is null)
                 (cost, leap) = (0, 0);
-            var kind = step.SlurredFrom ? PressureKind.Fingers : PressureKind.Tonguing;
+            var kind = isFingers ? PressureKind.Fingers : PressureKind.Tonguing;
             if (Math.Max(cost, leap) > Telling)
                 kind = cost >= leap && words.Length > 0 ? PressureKind.Hands : PressureKind.Leap;
             pressures.Add(new Pressure(step.Note, plain * (1 + Math.Min(MostExtra, cost + leap)), kind, words));

@@ -8,9 +8,8 @@ using MellowStand.Core.Study.Rules;
 namespace MellowStand.Core.Tempo;
 
 /// <summary>The slowest tempo at which every phrase fits a breath, or every slur a bow.</summary>
-/// <remarks>Between places to breathe: rests, breath marks, ends of slurs, just after a tied or long note. Seconds of a breath and a bow
-/// are
-/// house rules, longer in advanced players. Common practice, no published source.</remarks>
+/// <remarks>Between places to breathe: rests, breath marks and the joints of the line. Seconds of a breath and a bow are house rules,
+/// longer in advanced players. Common practice, no published source.</remarks>
 internal static class SlowestTempo
 {
     /// <summary>The tempo; null where nothing is breathed or bowed.</summary>
@@ -38,8 +37,9 @@ internal static class SlowestTempo
         if (Stretches(context, part, from, to, level).MaxBy(s => s.Quarters / s.Seconds) is not { } stretch)
             return "";
         var notes = context.MelodyOf(part).Notes.Where(n => n.Onset >= stretch.From.Onset && n.Onset < stretch.To.Onset).ToList();
+        var company = Company.Cure(context, part, stretch.From.MeasureIndex, stretch.To.MeasureIndex);
         if (notes.Count == 0)
-            return stretch.IsBow ? "change the bow apart from each other" : "stagger";
+            return stretch.IsBow ? "change the bow apart from each other" : company;
         var middle = (stretch.From.Onset + stretch.To.Onset) / 2;
         var after = notes
             .OrderByDescending(n => n.Heads.Any(h => h.TiedTo is not null))
@@ -49,7 +49,7 @@ internal static class SlowestTempo
         var what = after.Heads.Any(h => h.TiedTo is not null) ? "the tied note" : $"the {after.Top!.Value.Name}";
         var last = after.Heads.SelectMany(h => h.Tied).LastOrDefault()?.Owner ?? after;
         var place = $"after {what} in measure {context.Label(last.MeasureIndex)}";
-        return stretch.IsBow ? $"change the bow {place}" : $"breathe {place}, or stagger";
+        return stretch.IsBow ? $"change the bow {place}" : $"breathe {place}, or {company}";
     }
 
     private static IEnumerable<Stretch> Stretches(StudyContext context, Part part, int from, int to, string level) =>
@@ -67,7 +67,7 @@ internal static class SlowestTempo
             .Of(context.MelodyOf(part))
             .Select(p => p.In(from, to))
             .OfType<BreathPhrase>()
-            .SelectMany(p => p.Stretches(part))
+            .SelectMany(p => p.Stretches(context.JointsOf(part)))
             .Select(s => new Stretch(s.From, s.To, seconds, false));
     }
 

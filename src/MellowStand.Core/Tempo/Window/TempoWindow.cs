@@ -1,7 +1,7 @@
-using System.Globalization;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 using MellowStand.Core.Study;
 using MellowStand.Core.Technique;
 
@@ -48,6 +48,9 @@ public sealed record TempoWindow(
 public static class TempoWindows
 {
     private const double ShareOfGoal = 0.7;
+    private const double ShareOfShort = 0.5;
+    private const double MostAreShort = 0.5;
+    private const double FarAbove = 1.5;
     private const double Ease = 1.75;
     private const double SlowBeat = 50;
     private const double Least = 20;
@@ -61,6 +64,8 @@ public static class TempoWindows
     public static TempoWindow Of(StudyContext context, Part part, int from, int to, WhoPlays who)
     {
         var instrument = context.InstrumentOf(part);
+        var all = to;
+        to = EndOfTempo(context, from, to);
         var inForce = context.Tempo.QuarterBpmAt(from);
         var excerpt = new Excerpt(context.Score, part, from, to, context.House, context.Tempo.QuarterBpmAt, takesUnpitched: true);
         if (excerpt.Steps.Count == 0)
@@ -69,30 +74,33 @@ public static class TempoWindows
         var plan = TechniqueDesk.Solve(context.Score, part, from, to, context.House, instrument, context.Tempo.QuarterBpmAt, who.Hands);
         var steps = plan?.Excerpt ?? excerpt;
         var pressures = Pressures.Of(steps, plan, CleanLimits.Of(instrument, who.Level));
-        var fastest = Nearer(FastestTempo.Of(context, steps, pressures, Ratio), who);
+        var told = ToldUnit.At(context, from);
+        var unit = BeatUnit.OfLength(told.Quarters) ?? BeatUnit.Find("quarter")!;
+        var fastest = Nearer(FastestTempo.Of(context, steps, pressures, Ratio), who, told);
         var slowest = SlowestTempo.Of(context, part, from, to, who.Level, Ratio);
         var printed = Printed(context, from);
         var goal = Goal(context, printed, fastest?.QuarterBpm, inForce);
-        var start = Start(goal, fastest?.QuarterBpm, who.LastClean);
-        var unit = UnitOf(context, from);
+        var isFull = IsFullOfShort(steps, unit);
+        var start = Start(goal, isFull ? ShareOfShort : ShareOfGoal, fastest?.QuarterBpm, who.LastClean);
+        var limit = IsFarAbove(context, from, fastest, slowest, Math.Max(printed?.To ?? 0, inForce)) ? null : fastest;
         return new TempoWindow(
             slowest,
-            fastest,
+            limit,
             printed,
             InUnit(
-                start < SlowBeat * unit.Quarters.Value ? Shorter(unit) : unit,
+                isFull || start < SlowBeat * unit.Quarters.Value ? Shorter(unit) : unit,
                 start,
                 b => start < goal ? Math.Round(b) : Math.Round(b, 1)
             ),
             InUnit(unit, goal, b => IsGiven(goal, printed, inForce) ? Math.Round(b, 1) : Math.Floor(b + 1e-6)),
             WindowWords.Of(
-                new WindowWords.Said(slowest, fastest, printed, goal, context.Tempo.IsKnownAt(from), DoubleReeds.Has(instrument)),
+                new WindowWords.Said(slowest, limit, printed, goal, told, context.Tempo.IsKnownAt(from), DoubleReeds.Has(instrument)),
                 () => SlowestTempo.Cure(context, part, from, to, who.Level)
-            )
+            ) + Rest(context, to, all)
         );
     }
 
-    private static WindowEnd? Nearer(WindowEnd? fastest, WhoPlays who)
+    private static WindowEnd? Nearer(WindowEnd? fastest, WhoPlays who, ToldUnit unit)
     {
         if (fastest is null)
             return null;
@@ -100,8 +108,7 @@ public static class TempoWindows
         var bpm = Math.Max(Math.Floor(near * 10) / 10, who.LastClean ?? 0);
         if (bpm == fastest.QuarterBpm)
             return fastest;
-        var words = string.Create(CultureInfo.InvariantCulture, $"{fastest.Why} By what was logged: quarter = {bpm:0.#}.");
-        return fastest with { QuarterBpm = bpm, Why = words };
+        return fastest with { QuarterBpm = bpm, Why = $"{fastest.Why} By what was logged: {unit.Words(bpm)}." };
     }
 
     private static PrintedTempo? Printed(StudyContext context, int from) =>
@@ -115,21 +122,42 @@ public static class TempoWindows
             return Math.Min(inForce, fastest ?? inForce);
         if (context.House["goal-tempo"] == "printed")
             return printed.From;
-        return Math.Min(printed.To, fastest ?? printed.To);
+        // A printed tempo is what an audition asks for: what is hard at it is a risk, no reason for less.
+        return Math.Clamp(fastest ?? printed.To, printed.From, printed.To);
+    }
+
+    // What is far quicker than the music is asked to go is no limit, as long as a breath does not ask for more.
+    private static bool IsFarAbove(StudyContext context, int from, WindowEnd? fastest, WindowEnd? slowest, double asked) =>
+        context.Tempo.IsKnownAt(from)
+        && fastest?.QuarterBpm > FarAbove * asked
+        && !(slowest?.QuarterBpm > fastest.QuarterBpm);
+
+    // The last measure before another tempo begins: two tempos are two jobs.
+    private static int EndOfTempo(StudyContext context, int from, int to)
+    {
+        var next = context.Tempo.Signs.FirstOrDefault(s => s.Kind == TempoKind.Fixed && s.Measure > from && s.Measure <= to);
+        return next is null || context.Tempo.QuarterBpmAt(next.Measure) == context.Tempo.QuarterBpmAt(from) ? to : next.Measure - 1;
+    }
+
+    private static string Rest(StudyContext context, int to, int all) =>
+        to < all ? $" From measure {context.Label(to + 1)} on there is another tempo: another window." : "";
+
+    // A page of notes that are a quarter of its beat or less is begun in the half of it.
+    private static bool IsFullOfShort(Excerpt excerpt, BeatUnit unit)
+    {
+        var struck = excerpt.Steps.Where(s => !s.Note.IsGrace).ToList();
+        return unit.Quarters >= 1 && struck.Count(s => s.Note.Duration * 4 <= unit.Quarters) > MostAreShort * struck.Count;
     }
 
     // A goal that is worked out is a whole number that is still clean.
     private static bool IsGiven(double goal, PrintedTempo? printed, double inForce) =>
         goal == printed?.From || goal == printed?.To || (printed is null && goal == inForce);
 
-    private static double Start(double goal, double? fastest, double? lastClean)
+    private static double Start(double goal, double share, double? fastest, double? lastClean)
     {
-        var easy = Math.Min(goal * ShareOfGoal, (fastest ?? goal) / Ease);
+        var easy = fastest is { } clean ? Math.Min(goal * share, clean / Ease) : goal * share;
         return Math.Min(goal, Math.Max(Math.Max(Least, easy), lastClean ?? 0));
     }
-
-    private static BeatUnit UnitOf(StudyContext context, int from) =>
-        BeatUnit.OfLength(context.Tempo.MarkAt(from)?.Unit ?? context.Score.Measures[from].Meter.BeatUnit) ?? BeatUnit.Find("quarter")!;
 
     // A dotted beat is halved into the notes that it is made of.
     private static BeatUnit Shorter(BeatUnit unit) => BeatUnit.OfLength(unit.Quarters / 3) ?? BeatUnit.OfLength(unit.Quarters / 2) ?? unit;

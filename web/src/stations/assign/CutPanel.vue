@@ -20,7 +20,10 @@ const cut = useCut(
 )
 const { pieces, kept, asking, history } = cut
 const longest = ref(16)
-const lengths = [4, 6, 8, 12, 16, 24].map((n) => ({ value: n, label: `at most ${n} measures` }))
+const lengths = [1, 2, 3, 4, 6, 8, 12, 16, 24].map((n) => ({
+  value: n,
+  label: n === 1 ? 'measure by measure' : `at most ${n} measures`,
+}))
 const due = ref(props.piece.due ?? dayFromNow(28))
 const note = ref('Count the first measure aloud, then play.')
 const refused = ref('')

@@ -65,6 +65,13 @@ internal static class RepeatReader
             }
         }
 
+        if (e.Element("bar-style")?.Value.Trim() is "light-light" or "heavy-heavy" or "light-heavy" or "heavy-light")
+        {
+            var isLeft = e.Attribute("location")?.Value == "left";
+            signs.DoubleBefore |= isLeft;
+            signs.DoubleAfter |= !isLeft;
+        }
+
         if (e.Element("segno") is not null)
             signs.Segno = true;
         if (e.Element("coda") is not null)

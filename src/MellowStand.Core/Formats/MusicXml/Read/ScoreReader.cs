@@ -34,8 +34,9 @@ public static class ScoreReader
     {
         var labels = MeasureLabels.Of(document.MeasureHeads);
         var readers = ReadParts(document, labels, cancelled);
-        var frames = Frames(document, readers, labels);
-        var (order, orderWarnings) = PlayedOrder.Of(RepeatReader.Of(document));
+        var signs = RepeatReader.Of(document);
+        var frames = Frames(document, readers, labels, signs);
+        var (order, orderWarnings) = PlayedOrder.Of(signs);
         return new Score
         {
             Title = Title(document.Xml.Root!),
@@ -74,7 +75,12 @@ public static class ScoreReader
     internal static Part ReadPart(PartContent content, IReadOnlyList<MeasureFrame> frames) =>
         PartBuilder.Build(new PartReader(content, [.. frames.Select(f => f.Label)]).Read(), frames);
 
-    private static List<MeasureFrame> Frames(ScoreDocument document, List<PartReader> readers, IReadOnlyList<string> labels)
+    private static List<MeasureFrame> Frames(
+        ScoreDocument document,
+        List<PartReader> readers,
+        IReadOnlyList<string> labels,
+        IReadOnlyList<RepeatSigns> signs
+    )
     {
         var frames = new List<MeasureFrame>(labels.Count);
         var start = Fraction.Zero;
@@ -88,12 +94,21 @@ public static class ScoreReader
             var length = content > Fraction.Zero ? content : meter.Length;
             var isImplicit = document.MeasureHeads[i].Attribute("implicit")?.Value == "yes";
             var isPickup = length < meter.Length && (i == 0 || isImplicit);
-            frames.Add(new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsals.GetValueOrDefault(i)));
+            frames.Add(
+                new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsals.GetValueOrDefault(i)) { Opens = Opens(signs, i) }
+            );
             start += length;
             ScoreLimits.CheckTime(start, ScoreLimits.Quarters, "all");
         }
 
         return frames;
+    }
+
+    private static BarSign Opens(IReadOnlyList<RepeatSigns> signs, int measure)
+    {
+        if (signs[measure].Forward || (measure > 0 && signs[measure - 1].Backward))
+            return BarSign.Repeat;
+        return signs[measure].DoubleBefore || (measure > 0 && signs[measure - 1].DoubleAfter) ? BarSign.Double : BarSign.None;
     }
 
     private static string Title(XElement root)

@@ -17,27 +17,14 @@ public sealed class DotsUnderSlur : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var found = new List<Note>();
-        foreach (var slur in part.Slurs)
-        {
-            var inside = part
-                .Notes.Skip(part.PlaceFrom(slur.From.Onset))
-                .TakeWhile(n => n.Onset <= slur.To.Onset)
-                .Where(n => n.Sounds && n.Voice == slur.From.Voice && !n.IsGrace)
-                .ToList();
-            var dotted = inside.Where(n => n.Has("staccato") || n.Has("detached-legato") || (n.Has("tenuto") && inside.Count > 2)).ToList();
-            if (dotted.Count >= 2)
-                found.AddRange(dotted);
-        }
-
         return Stretches
-            .Of(found.Distinct().OrderBy(n => n.Onset))
+            .Of(Portato.Notes(part))
             .Select(s =>
                 Finding.At(
                     Name,
                     part,
                     s,
-                    Severity.Note,
+                    Severity.Warn,
                     "Dots under the slur",
                     context.InstrumentOf(part)?.Sustain == Instruments.Sustain.Bow
                         ? "Soft separate starts in one bow: the bow stops lightly and goes on."

@@ -6,6 +6,11 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>Measures of the same rhythm, with the usual pattern before and after. Common practice, no published source.</remarks>
 [Example("| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e[ D5e] E5h. | D5e(.) F5e(.) A5h. | C5e(.) D5e(.) E5h.", 1)]
 [Example("| C5e(.) D5e(.) E5h. | C5e(.) E5e(.) G5h. | C5e(.) D5e(.) E5h. | D5e(.) F5e(.) A5h.", 0)]
+[Example(
+    "| C5e(.) D5e(.) E5h. | C5e[ E5e] G5h. | C5e(.) D5e(.) E5h. | C5e[ E5e] G5h. | C5e(.) D5e(.) E5h. | C5e[ E5e] G5h.",
+    0,
+    "two patterns take turns"
+)]
 public sealed class PatternChange : IStudyRule
 {
     private const int Longest = 2;
@@ -43,7 +48,7 @@ public sealed class PatternChange : IStudyRule
                     continue;
                 var support = row.Count(r => r.Content.Marks == before.Content.Marks && Math.Abs(r.Index - row[i].Index) <= Near);
                 var odd = row.Skip(i).Take(length).ToList();
-                if (support < 3 || row[i].Index - before.Index > Near || after.Index - row[i].Index > Near)
+                if (support < 3 || row[i].Index - before.Index > Near || after.Index - row[i].Index > Near || TakesTurns(row, i))
                     continue;
                 yield return Finding.At(
                     Name,
@@ -57,5 +62,14 @@ public sealed class PatternChange : IStudyRule
                 i += length;
             }
         }
+    }
+
+    // Two patterns measure by measure are one scheme; only what breaks the turn is a change.
+    private static bool TakesTurns(List<(int Index, MeasureContent Content)> row, int place)
+    {
+        var here = row[place];
+        var near = row.Where(r => r.Index != here.Index && Math.Abs(r.Index - here.Index) <= Near).ToList();
+        return near.Exists(r => (r.Index - here.Index) % 2 == 0)
+            && near.TrueForAll(r => (r.Content.Marks == here.Content.Marks) == ((r.Index - here.Index) % 2 == 0));
     }
 }

@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study.Rules;
 
@@ -7,6 +8,7 @@ namespace MellowStand.Core.Study.Rules;
 /// tongued. Common practice, no published source.</remarks>
 [Example("tempo:q=120 | C5q(.) D5q E5h", 1)]
 [Example("tempo:q=120 | C5q D5q E5h", 0, "no dot")]
+[Example("tempo:q=120 | C5q(.)[ D5(.) E5(.) F5(.)]", 0, "dots under a slur are portato")]
 public sealed class StaccatoLength : IStudyRule
 {
     private const double Share = 0.5;
@@ -19,7 +21,7 @@ public sealed class StaccatoLength : IStudyRule
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
-        from note in context.MelodyOf(part).Struck
+        from note in context.MelodyOf(part).Struck.Except(Portato.Notes(part))
         where note.Has("staccato") && note.Duration > Fraction.Zero
         group note by (note.Duration, Bpm: context.Tempo.QuarterBpmAt(note.MeasureIndex)) into same
         let full = same.Key.Duration.Value * 60_000 / same.Key.Bpm
@@ -29,7 +31,8 @@ public sealed class StaccatoLength : IStudyRule
             [.. same],
             Severity.Note,
             $"Staccato: about {Math.Round(full * Share / 10) * 10:0} ms",
-            $"At quarter = {same.Key.Bpm:0.#} this note takes {full:0} ms and sounds about half of it, {full * Share:0} ms: "
+            $"At {ToldUnit.At(context, same.First().MeasureIndex).Words(same.Key.Bpm)} this note "
+                + $"takes {full:0} ms and sounds about half of it, {full * Share:0} ms: "
                 + $"separated, not pecked.{context.IfTempo(same.First().MeasureIndex)}"
         );
 }

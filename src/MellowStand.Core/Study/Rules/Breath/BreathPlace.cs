@@ -3,8 +3,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A phrase longer than a breath that has places to breathe: which ones serve.</summary>
-/// <remarks>The latest place within a breath, then the next; for double reeds each place is one to breathe out too. Common practice, no
-/// published source.</remarks>
+/// <remarks>The joints that part the music most, evenly: <see cref="BreathPlan"/>. For double reeds each place is one to breathe out too.
+/// Common practice, no published source.</remarks>
 [Example("part \"Flute\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q] | C5q[ D5q E5q F5q | G5q F5q E5q D5q]", 1)]
 [Example("part \"Flute\"\ntempo:q=120 | C5q D5q E5h | rw", 0, "it fits one breath")]
 public sealed class BreathPlace : IStudyRule
@@ -26,9 +26,16 @@ public sealed class BreathPlace : IStudyRule
         var allowance = Breath.Seconds(context);
         foreach (var phrase in BreathPhrase.Of(context.MelodyOf(part)))
         {
-            if (context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters) <= allowance)
-                continue;
-            var chosen = Choose(context, phrase, [.. phrase.Places(part)], allowance);
+            var (first, last) = (phrase.Notes[0], phrase.Notes[^1]);
+            var quarter = context.Seconds(first.MeasureIndex, 1);
+            var joints = BreathPlan.Choose(
+                phrase.Places(context.JointsOf(part)),
+                first.Onset,
+                last.Onset + last.SoundingDuration,
+                quarter,
+                allowance
+            );
+            var chosen = joints.Select(j => j.Before).ToList();
             if (chosen.Count == 0)
                 continue;
             var out2 = Instruments.DoubleReeds.Has(instrument) ? " Breathe out first: old air is spent, not lacking." : "";
@@ -46,26 +53,5 @@ public sealed class BreathPlace : IStudyRule
                     + $".{out2}{context.IfTempo(phrase.Notes[0].MeasureIndex)}"
             );
         }
-    }
-
-    private static List<Note> Choose(StudyContext context, BreathPhrase phrase, List<Note> places, double allowance)
-    {
-        var chosen = new List<Note>();
-        var start = phrase.Notes[0].Onset;
-        var end = phrase.Notes[0].Onset + phrase.Quarters;
-        while (context.Seconds(phrase.Notes[0].MeasureIndex, end - start) > allowance)
-        {
-            var next =
-                places.LastOrDefault(n =>
-                    n.Onset + n.SoundingDuration > start
-                    && context.Seconds(phrase.Notes[0].MeasureIndex, n.Onset + n.SoundingDuration - start) <= allowance
-                ) ?? places.FirstOrDefault(n => n.Onset + n.SoundingDuration > start);
-            if (next is null || (chosen.Count > 0 && chosen[^1] == next))
-                break;
-            chosen.Add(next);
-            start = next.Onset + next.SoundingDuration;
-        }
-
-        return chosen;
     }
 }

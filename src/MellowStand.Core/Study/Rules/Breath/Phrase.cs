@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study.Rules;
 
@@ -7,34 +8,25 @@ internal sealed record BreathPhrase(IReadOnlyList<Note> Notes)
 {
     public Fraction Quarters => Notes[^1].Onset + Notes[^1].SoundingDuration - Notes[0].Onset;
 
-    /// <summary>Notes after which one can breathe: the end of a slur, or a note that is tied or long.</summary>
-    public IEnumerable<Note> Places(Part part)
-    {
-        var ends = part.Slurs.Select(s => s.To.Id).ToHashSet();
-        var inside = part
-            .Slurs.SelectMany(s => part.Notes.Skip(part.PlaceFrom(s.From.Onset)).TakeWhile(n => n.Onset < s.To.Onset).Select(n => n.Id))
-            .ToHashSet();
-        return Notes
-            .SkipLast(1)
-            .Where(n =>
-                !inside.Contains(n.Id)
-                && (ends.Contains(n.Id) || n.Heads.Any(h => h.TiedTo is not null) || n.SoundingDuration >= new Fraction(3, 2))
-            );
-    }
+    /// <summary>Joints of the line at which one can breathe.</summary>
+    public IReadOnlyList<Joint> Places(Joints joints) =>
+        [
+            .. joints
+                .All.Between(j => j.Before.Onset, Notes[0].Onset, Notes[^1].Onset)
+                .Where(j => j.Before.Onset < Notes[^1].Onset && j.Weight >= Joint.Parts),
+        ];
 
     /// <summary>Stretches from one place to breathe to the next, each as its first and last note.</summary>
-    public IEnumerable<(Note From, Note To)> Stretches(Part part)
+    public IEnumerable<(Note From, Note To)> Stretches(Joints joints)
     {
-        var places = Places(part).ToHashSet();
         var start = Notes[0];
-        for (var i = 0; i < Notes.Count; i++)
+        foreach (var joint in Places(joints))
         {
-            if (i < Notes.Count - 1 && !places.Contains(Notes[i]))
-                continue;
-            yield return (start, Notes[i]);
-            if (i + 1 < Notes.Count)
-                start = Notes[i + 1];
+            yield return (start, joint.Before);
+            start = joint.After;
         }
+
+        yield return (start, Notes[^1]);
     }
 
     /// <summary>What of it lies in some measures, or null.</summary>

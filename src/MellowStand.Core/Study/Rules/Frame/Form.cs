@@ -1,10 +1,13 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study.Rules;
 
-/// <summary>The form in a line: sections by rehearsal marks and double bars, repeats, endings, as played.</summary>
-/// <remarks>Read from rehearsal marks and the played order.</remarks>
+/// <summary>The form in a line, from the first measure to the last: sections, repeats, endings, as played.</summary>
+/// <remarks>Letters, double bars, repeats, keys and tempos part the sections: <see cref="Sections"/>.</remarks>
 [Example("reh:A | {: C5w | D5w :} | reh:B E5w", 1)]
+[Example("| C5w | D5w double | E5w | F5w", 1, "a double bar is enough")]
+[Example("| C5w | D5w | reh:A E5w | F5w", 1, "the music before the first letter is a section too")]
 [Example("| C5w | D5w", 0, "nothing parts it")]
 public sealed class Form : IStudyRule
 {
@@ -21,23 +24,11 @@ public sealed class Form : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.Score.Measures;
-        var marks = measures.Where(m => m.Rehearsal is not null).ToList();
+        var sections = Sections.Of(context, part);
         var repeats = context.Score.PlayedOrder.Count != measures.Count;
-        if (marks.Count == 0 && !repeats)
+        if (sections.Count < 2 && !repeats)
             yield break;
-        var sections =
-            marks.Count == 0
-                ? ""
-                : "Sections: "
-                    + string.Join(
-                        ", ",
-                        marks.Select(
-                            (m, i) =>
-                                $"{m.Rehearsal} "
-                                + $"{m.Label}–{(i + 1 < marks.Count ? measures[marks[i + 1].Index - 1].Label : measures[^1].Label)}"
-                        )
-                    )
-                    + ".";
+        var told = sections.Count < 2 ? "" : $"Sections: {string.Join(", ", sections.Select(s => Named(context, s)))}.";
         yield return new Finding(
             Name,
             [part.Id],
@@ -45,10 +36,18 @@ public sealed class Form : IStudyRule
             measures.Count - 1,
             [],
             Severity.Note,
-            marks.Count == 0 ? "Repeats" : $"{marks.Count} sections{(repeats ? ", with repeats" : "")}",
-            $"{sections}{(repeats ? $"{(sections.Length > 0 ? " " : "")}Played: {Order(context.Score)}." : "")}"
+            sections.Count < 2 ? "Repeats" : $"{sections.Count} sections{(repeats ? ", with repeats" : "")}",
+            $"{told}{(repeats ? $"{(told.Length > 0 ? " " : "")}Played: {Order(context.Score)}." : "")}"
         );
     }
+
+    private static string Named(StudyContext context, MusicSection section)
+    {
+        var range = Range(context.Label(section.From), context.Label(section.To));
+        return section.Letter is { } letter ? $"{letter} {range}" : range;
+    }
+
+    private static string Range(string from, string to) => from == to ? from : $"{from}–{to}";
 
     private static string Order(Score score)
     {
@@ -63,7 +62,7 @@ public sealed class Form : IStudyRule
 
         return string.Join(
             ", ",
-            runs.Select(r => r.From == r.To ? score.Measures[r.From].Label : $"{score.Measures[r.From].Label}–{score.Measures[r.To].Label}")
+            runs.Select(r => Range(score.Measures[r.From].Label, score.Measures[r.To].Label))
         );
     }
 }

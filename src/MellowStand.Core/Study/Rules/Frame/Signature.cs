@@ -25,6 +25,8 @@ public sealed class Signature : IStudyRule
             if (m > 0 && key == part.Measures[m - 1].Key)
                 continue;
             var altered = string.Join(", ", key.AlteredSteps.Select(s => s + Pitch.Sign(key.AlterOf(s))));
+            var plain = m == 0 ? "" : Plain(part.Measures[m - 1].Key, key);
+            var lasts = !part.Measures.Skip(m).Any(x => x.Key != key);
             var hard = Math.Abs(key.Fifths) >= 5 ? " Many sharps or flats: practice the scale first." : "";
             yield return new Finding(
                 Name,
@@ -32,12 +34,17 @@ public sealed class Signature : IStudyRule
                 m,
                 m,
                 [],
-                Severity.Note,
-                key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}",
+                plain.Length > 0 ? Severity.Warn : Severity.Note,
+                (key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}") + (plain.Length > 0 ? $"; {plain} again" : ""),
                 (m == 0 ? "" : $"The signature changes at measure {context.Label(m)}. ")
-                    + (altered.Length == 0 ? "No sharps, no flats." : $"{altered} throughout.")
+                    + (plain.Length > 0 ? $"{plain} {(plain.Contains(',', StringComparison.Ordinal) ? "are" : "is")} natural again. " : "")
+                    + (altered.Length == 0 ? "No sharps, no flats." : $"{altered}{(lasts ? " throughout" : "")}.")
                     + hard
             );
         }
     }
+
+    // Steps that were altered and are not any more: the hand goes on playing them as before.
+    private static string Plain(KeySignature before, KeySignature now) =>
+        string.Join(", ", before.AlteredSteps.Where(s => now.AlterOf(s) == 0).Select(s => s + "♮"));
 }

@@ -5,7 +5,8 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>What one measure of a part holds, in forms that can be compared.</summary>
 internal sealed class MeasureContent
 {
-    private static readonly HashSet<string> Ignored = ["words", "dynamics"];
+    // A breath says where air is taken, not how notes are struck.
+    private static readonly HashSet<string> Ignored = ["words", "dynamics", "breath-mark", "caesura"];
 
     public MeasureContent(PartMeasure measure)
     {

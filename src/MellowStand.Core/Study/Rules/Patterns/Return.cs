@@ -7,6 +7,9 @@ namespace MellowStand.Core.Study.Rules;
 /// differs in its first beat. Common practice, no published source.</remarks>
 [Example("| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | A5w | C5q D5q E5q F5q | G5q F5q E5q D5q", 1)]
 [Example("| C5q D5q E5q F5q | G5q F5q E5q D5q | E5h C5h | A5w | D5q E5q F5q G5q | A5q G5q F5q E5q", 0)]
+[Example("| C5q D5q E5q F5q | A5w | C5q D5q E5q F5q | G5w | C5q D5q E5q F5q", 1, "one measure comes again and again")]
+[Example("| C5q D5q E5q F5q | A5w | C5q D5q E5q C5q | G5w", 1, "one measure with another last note")]
+[Example("| C5q E5q G5q E5q | A4q C5q E5q C5q | F4q A4q C5q A4q", 0, "the chords change")]
 public sealed class Return : IStudyRule
 {
     private const int MostNamed = 4;
@@ -26,7 +29,8 @@ public sealed class Return : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.ContentOf(part);
-        foreach (var block in RepeatedBlocks.Find(measures))
+        var blocks = RepeatedBlocks.Find(measures).ToList();
+        foreach (var block in blocks)
         {
             var differences = Enumerable
                 .Range(0, block.Length)
@@ -41,7 +45,8 @@ public sealed class Return : IStudyRule
             var notes = differences
                 .SelectMany(d => DifferentNotes(measures[block.First + d.Place], measures[block.Again + d.Place]))
                 .ToList();
-            var ending = block.EndsOtherwise ? $"; measure {context.Label(last + 1)} ends it otherwise" : "";
+            var ending =
+                (block.EndsOtherwise ? $"; measure {context.Label(last + 1)} ends it otherwise" : "") + LevelWords(context, part, block);
             if (differences.Count == 0)
             {
                 yield return new Finding(
@@ -76,7 +81,52 @@ public sealed class Return : IStudyRule
                 Fact = FactOf(block),
             };
         }
+
+        bool IsTold(int m) => blocks.Exists(b => (m >= b.Again && m < b.Again + b.Length) || (m >= b.First && m < b.First + b.Length));
+        foreach (var single in SingleMeasures.Find(measures, IsTold))
+            yield return Single(context, part, measures, single);
     }
+
+    private Finding Single(StudyContext context, Part part, IReadOnlyList<MeasureContent> measures, SingleMeasure single)
+    {
+        var (first, last) = (single.Places[0], single.Places[^1]);
+        var labels = single.Places.Select(context.Label).ToList();
+        var named = $"{string.Join(", ", labels.SkipLast(1))} and {labels[^1]}";
+        if (!single.EndsOtherwise)
+            return new Finding(
+                Name,
+                [part.Id],
+                single.Places[1],
+                last,
+                [],
+                Severity.Note,
+                $"Measures {named} are the same",
+                $"Measures {named} are the same: one is learnt instead of {single.Places.Count}."
+            );
+        var notes = measures[last].Sounding.Skip(single.Same).ToList();
+        var before = string.Join(' ', measures[first].Sounding.Skip(single.Same).Select(n => n.Top?.Name));
+        return Finding.At(
+            Name,
+            part,
+            notes,
+            Severity.Note,
+            $"As measure {labels[0]}, with another end",
+            $"Measure {labels[^1]} begins as measure {labels[0]} and is different from beat {context.Beat(notes[0])} on: "
+                + $"{string.Join(' ', notes.Select(n => n.Top?.Name))} instead of {before}."
+        );
+    }
+
+    // The same notes at another level: the hand knows them and plays the first version.
+    private static string LevelWords(StudyContext context, Part part, RepeatedBlock block)
+    {
+        var (before, now) = (LevelAt(context, part, block.First), LevelAt(context, part, block.Again));
+        if (before is null || now is null || before.Level == now.Level)
+            return "";
+        return $"; the level is another: {now.Sign} instead of {before.Sign}";
+    }
+
+    private static PrintedLevel? LevelAt(StudyContext context, Part part, int measure) =>
+        context.ContentOf(part)[measure].Sounding is [var first, ..] ? context.LevelsOf(part).At(first.Onset) : null;
 
     // A tune that comes again sets a trap; a few measures of accompaniment that resemble others do not.
     private static bool IsTelling(IReadOnlyList<MeasureContent> measures, RepeatedBlock block, int differences) =>

@@ -14,6 +14,7 @@ namespace MellowStand.Core.Study.Rules;
 public sealed class TransposedReturn : IStudyRule
 {
     private const int LeastMeasures = 4;
+    private const int LeastPitches = 3;
 
     /// <inheritdoc/>
     public string Name => "transposed-return";
@@ -41,7 +42,7 @@ public sealed class TransposedReturn : IStudyRule
                     .Select(i => (First: i, Length: Follow(measures, i, j), Shift: measures[j].Base!.Value - measures[i].Base!.Value))
                     .DefaultIfEmpty()
                     .MaxBy(b => b.Length);
-                if (best.Length >= LeastMeasures)
+                if (best.Length >= LeastMeasures && IsTune(measures, j, best.Length))
                 {
                     covered = j + best.Length - 1;
                     var first = context.Measures(best.First, best.First + best.Length - 1);
@@ -69,6 +70,15 @@ public sealed class TransposedReturn : IStudyRule
             earlier.Add(j);
         }
     }
+
+    // One long note and rests, or one pitch struck again and again, are nothing to recognise.
+    private static bool IsTune(IReadOnlyList<MeasureContent> measures, int from, int length) =>
+        Enumerable
+            .Range(from, length)
+            .SelectMany(m => measures[m].Sounding)
+            .Select(n => n.TopSounding)
+            .Distinct()
+            .Count() >= LeastPitches;
 
     private static int Follow(IReadOnlyList<MeasureContent> m, int i, int j)
     {

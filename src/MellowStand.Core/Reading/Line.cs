@@ -1,0 +1,163 @@
+using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
+
+namespace MellowStand.Core.Reading;
+
+/// <summary>The struck notes of a part with what the reasons ask about each place between two of them.</summary>
+internal sealed class Line
+{
+    private const int Neighbours = 3;
+
+    private readonly StudyContext _context;
+    private readonly Melody _melody;
+    private readonly int[] _slurs;
+    private readonly double[] _slurEnds;
+    private readonly int[] _sections;
+    private readonly Fraction[] _fermatas;
+
+    public Line(StudyContext context, Part part)
+    {
+        (_context, Part, _melody) = (context, part, context.MelodyOf(part));
+        (_slurs, _slurEnds) = Slurs(part, Notes);
+        Moments = SectionMoments.Of(context, part);
+        _sections = Sections(context, part, Moments);
+        _fermatas = [.. _melody.Fermatas.Order()];
+    }
+
+    public Part Part { get; }
+
+    /// <summary>One note of each moment at which something is struck.</summary>
+    public IReadOnlyList<Note> Notes => _melody.Struck;
+
+    /// <summary>Moments at which something new begins for the whole line.</summary>
+    public IReadOnlyList<SectionMoment> Moments { get; }
+
+    /// <summary>Quarters from the note before a place to the note after it.</summary>
+    public Fraction Step(int place) => Notes[place + 1].Onset - Notes[place].Onset;
+
+    /// <summary>Quarters of silence at a place; zero where the line goes on.</summary>
+    public Fraction Silence(int place) =>
+        Fraction.Max(Fraction.Zero, Step(place) - Notes[place].SoundingDuration);
+
+    /// <summary>Seconds from the note before a place to the note after it.</summary>
+    public double Seconds(int place) => _context.Seconds(Notes[place].MeasureIndex, Step(place));
+
+    /// <summary>Quarters of a beat where the note before a place stands.</summary>
+    public Fraction Beat(int place) => _context.Score.Measures[Notes[place].MeasureIndex].Meter.BeatUnit;
+
+    /// <summary>How much longer the step at a place is than those around it: 1 for as long as they are.</summary>
+    public double Longer(int place)
+    {
+        var around = Enumerable
+            .Range(place - Neighbours, (2 * Neighbours) + 1)
+            .Where(i => i != place && i >= 0 && i < Notes.Count - 1)
+            .Select(i => Step(i).Value)
+            .Order()
+            .ToList();
+        return around.Count == 0 ? 1 : Step(place).Value / Math.Max(1.0 / 64, around[around.Count / 2]);
+    }
+
+    /// <summary>The usual step of up to three places before, or after, a place; null where there is none.</summary>
+    public double? Usual(int place, bool before)
+    {
+        var side = Enumerable
+            .Range(before ? place - Neighbours : place + 1, Neighbours)
+            .Where(i => i >= 0 && i < Notes.Count - 1)
+            .Select(i => Step(i).Value)
+            .Order()
+            .ToList();
+        return side.Count < Neighbours ? null : side[side.Count / 2];
+    }
+
+    /// <summary>How many equal steps lead up to a place, its own the last of them.</summary>
+    public int Run(int place)
+    {
+        var first = place;
+        while (first > 0 && Step(first - 1) == Step(place))
+            first--;
+        return place - first + 1;
+    }
+
+    /// <summary>True where one slur holds the notes on both sides.</summary>
+    public bool InSlur(int place) => _slurs[place] > 0;
+
+    /// <summary>Quarters of the slur that ends with the note before a place, 0 where none does.</summary>
+    public double SlurEnds(int place) => InSlur(place) ? 0 : _slurEnds[place];
+
+    /// <summary>True when both notes stand in one beat.</summary>
+    public bool InOneBeat(int place)
+    {
+        var (before, after) = (Notes[place], Notes[place + 1]);
+        return before.MeasureIndex == after.MeasureIndex && BeatOf(before) == BeatOf(after);
+    }
+
+    /// <summary>True when a note begins on a beat.</summary>
+    public bool IsOnBeat(Note note) => _context.IsOnBeat(note);
+
+    /// <summary>True when the note after a place begins its measure.</summary>
+    public bool OverBar(int place) => Notes[place + 1].MeasureIndex > Notes[place].MeasureIndex && Notes[place + 1].Offset == Fraction.Zero;
+
+    /// <summary>True where a fermata ends between the two notes.</summary>
+    public bool Fermata(int place)
+    {
+        var (before, after) = (Notes[place].Onset, Notes[place + 1].Onset);
+        var next = _fermatas.PlaceFrom(f => f, before);
+        if (next < _fermatas.Length && _fermatas[next] == before)
+            next++;
+        return next < _fermatas.Length && _fermatas[next] <= after;
+    }
+
+    /// <summary>Measures from the last new beginning to the measure of the note after a place.</summary>
+    public int MeasuresIn(int place) => Notes[place + 1].MeasureIndex - _sections[Notes[place + 1].MeasureIndex];
+
+    /// <summary>True when the measure of the note after a place moves as the first one since the last new beginning.</summary>
+    public bool BeginsAlike(int place)
+    {
+        var (here, first) = (Notes[place + 1].MeasureIndex, _sections[Notes[place + 1].MeasureIndex]);
+        var content = _context.ContentOf(Part);
+        return here > first && content[here].Rhythm == content[first].Rhythm && !content[here].IsRest;
+    }
+
+    /// <summary>Semitones between the notes at a place; 0 where one has no pitch.</summary>
+    public int Interval(int place) => place < 0 || place + 1 >= Notes.Count ? 0 : Math.Abs(Key(place + 1) - Key(place) ?? 0);
+
+    private int? Key(int i) => Notes[i].TopSounding;
+
+    private int BeatOf(Note note) => (int)Math.Floor(_context.BeatsIn(note).Value);
+
+    // For each measure the first whole one of its section that sounds; after a measure of rest the count begins anew.
+    private static int[] Sections(StudyContext context, Part part, IReadOnlyList<SectionMoment> moments)
+    {
+        var begins = moments.Where(m => m.BeginsSection).Select(m => m.Measure).ToHashSet();
+        var (frames, content) = (context.Score.Measures, context.ContentOf(part));
+        var sections = new int[frames.Count];
+        for (var m = 1; m < frames.Count; m++)
+            sections[m] = begins.Contains(m) || content[m - 1].IsRest || frames[m - 1].IsPickup ? m : sections[m - 1];
+        return sections;
+    }
+
+    // A slur that ends on a tied-over head ends with the tie: its last note is the one that was struck.
+    private static (int[] Inside, double[] Ends) Slurs(Part part, IReadOnlyList<Note> notes)
+    {
+        var (open, ends) = (new int[notes.Count + 1], new double[notes.Count + 1]);
+        foreach (var slur in part.Slurs)
+        {
+            var (from, to) = (Last(notes, slur.From.Onset), Last(notes, slur.To.Onset));
+            if (from < 0 || to <= from)
+                continue;
+            open[from]++;
+            open[to]--;
+            ends[to] = Math.Max(ends[to], (slur.To.Onset + slur.To.Duration - slur.From.Onset).Value);
+        }
+
+        for (var i = 1; i < open.Length; i++)
+            open[i] += open[i - 1];
+        return (open, ends);
+    }
+
+    private static int Last(IReadOnlyList<Note> notes, Fraction onset)
+    {
+        var place = notes.PlaceFrom(n => n.Onset, onset);
+        return place < notes.Count && notes[place].Onset == onset ? place : place - 1;
+    }
+}

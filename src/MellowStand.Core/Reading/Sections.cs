@@ -1,0 +1,42 @@
+using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
+
+namespace MellowStand.Core.Reading;
+
+/// <summary>A section of the music.</summary>
+/// <param name="From">Its first measure from 0.</param>
+/// <param name="To">Its last measure from 0.</param>
+/// <param name="Letter">The rehearsal mark over its first measure, or null.</param>
+/// <param name="Words">What begins it: <c>letter B</c>, <c>a double bar</c>; for the first the beginning.</param>
+public sealed record MusicSection(int From, int To, string? Letter, string Words);
+
+/// <summary>The sections of a part from its first measure to its last: letters, double bars, repeats, keys and tempos part them.</summary>
+public static class Sections
+{
+    /// <summary>The sections in order; together they hold every measure, so that there is at least one.</summary>
+    /// <param name="context">The prepared score.</param>
+    /// <param name="part">The part.</param>
+    public static IReadOnlyList<MusicSection> Of(StudyContext context, Part part)
+    {
+        var frames = context.Score.Measures;
+        var begins = context
+            .JointsOf(part)
+            .Moments.Where(m => m.BeginsSection && m.Onset == frames[m.Measure].Start)
+            .GroupBy(m => m.Measure)
+            .Select(g => (Measure: g.Key, g.MaxBy(m => m.Reason.Weight)!.Reason.Words))
+            .Prepend((Measure: 0, Words: "the beginning"))
+            .ToList();
+        return
+        [
+            .. begins.Select(
+                (b, i) =>
+                    new MusicSection(
+                        b.Measure,
+                        (i + 1 < begins.Count ? begins[i + 1].Measure : frames.Count) - 1,
+                        frames[b.Measure].Rehearsal,
+                        b.Words
+                    )
+            ),
+        ];
+    }
+}
