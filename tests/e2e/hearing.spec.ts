@@ -113,10 +113,8 @@ test('a test is made, marked by digits on one screen, printed and given out', as
   await entry.getByRole('link', { name: 'Enter marks' }).click()
   const first = page.getByRole('button', { name: /^Maribel Oake, right notes: no mark/ })
   await first.focus()
-  for (const digit of ['4', '5', '5', '3', '5', '5']) {
-    await page.keyboard.press(digit)
-    await page.waitForTimeout(250)
-  }
+  // Faster than the server answers: none is lost.
+  await page.keyboard.type('455355')
   const row = page.getByRole('row').filter({ hasText: 'Maribel Oake' })
   await expect(row).toContainText('87.5')
   await expect(row).toContainText('right notes')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
+import { nextTick, ref, shallowReactive } from 'vue'
 import { after, moved, withMark, type Cell, type Criterion, type MarkRow } from './grades'
 
 /** Marks on one screen: a digit from 0 to 5 marks and goes on, arrow keys move, Backspace takes a mark away. */
@@ -26,14 +26,31 @@ async function key(e: KeyboardEvent, row: number, column: number) {
   if (!next && !isDigit && e.key !== 'Backspace' && e.key !== 'Delete') return
   e.preventDefault()
   if (next) return focus(next)
-  const own = props.rows[row]!
   const name = props.criteria[column]!.name
-  await props.write(own, withMark(own.marks, name, isDigit ? Number(e.key) : null), own.note)
+  change(props.rows[row]!, (own) => ({ ...own, marks: withMark(own.marks, name, isDigit ? Number(e.key) : null) }))
   await focus(isDigit ? after({ row, column }, ...size) : { row, column })
 }
+
+// Keys come faster than a server answers: each change is made to what the one before has left and is seen at once; what the server says
+// counts again once it has confirmed them all.
+type Written = Pick<MarkRow, 'marks' | 'note'>
+const typed = shallowReactive(new Map<MarkRow['key'], Written>())
+let line: Promise<unknown> = Promise.resolve()
+
+function change(row: MarkRow, make: (own: Written) => Written) {
+  const before = typed.get(row.key) ?? { marks: { ...row.marks }, note: row.note }
+  const now = make(before)
+  typed.set(row.key, now)
+  const { write } = props
+  line = line
+    .then(() => write({ ...row, ...before }, now.marks, now.note))
+    .then(() => nextTick())
+    .then(() => typed.get(row.key) === now && typed.delete(row.key))
+}
+const marksOf = (row: MarkRow) => typed.get(row.key)?.marks ?? row.marks
 function noted(row: MarkRow, e: Event) {
   const note = (e.target as HTMLInputElement).value
-  if (note !== row.note) void props.write(row, { ...row.marks }, note)
+  if (note !== row.note) change(row, (own) => ({ ...own, note }))
 }
 </script>
 
@@ -62,11 +79,11 @@ function noted(row: MarkRow, e: Event) {
               class="mark"
               :data-cell="`${row} ${column}`"
               :tabindex="at.row === row && at.column === column ? 0 : -1"
-              :aria-label="`${p.name}, ${c.words}: ${p.marks[c.name] ?? 'no mark'}`"
+              :aria-label="`${p.name}, ${c.words}: ${marksOf(p)[c.name] ?? 'no mark'}`"
               @keydown="key($event, row, column)"
               @focus="at = { row, column }"
             >
-              {{ p.marks[c.name] ?? '·' }}
+              {{ marksOf(p)[c.name] ?? '·' }}
             </button>
           </td>
           <td>{{ p.percent ?? '' }}</td>

@@ -37,9 +37,9 @@ const listeners = computed(() =>
 )
 const rows = computed(() => (mock.value ? rowsOf(mock.value, listener.value) : []))
 
-const write = (row: MarkRow, marks: Record<string, number>, note: string) => {
-  const who = listener.value
-  return doAct({
+// Of the listener whose marks they are, whoever is chosen by the time that they are sent.
+const writeFor = (who: number) => (row: MarkRow, marks: Record<string, number>, note: string) =>
+  doAct({
     key: `mock marks ${row.key}`,
     run: () =>
       fetched(
@@ -49,6 +49,7 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) => {
         }),
       ),
     words: null,
+    closes: true,
     undo: () => ({
       kind: 'mockMarked',
       mock: id.value,
@@ -59,7 +60,6 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) => {
     }),
     fresh: [keys.auditions],
   })
-}
 </script>
 
 <template>
@@ -83,7 +83,14 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) => {
           <RouterLink :to="{ name: 'mock-sheet', params: { mock: mock.id } }">Listeners' sheets</RouterLink>
           <span class="quiet">A digit from 0 to 5 marks and goes on.</span>
         </p>
-        <GradeGrid :key="listener" plain who="Number" :rows="rows" :criteria="mock.criteria" :write="write" />
+        <GradeGrid
+          :key="listener"
+          plain
+          who="Number"
+          :rows="rows"
+          :criteria="mock.criteria"
+          :write="writeFor(listener)"
+        />
       </template>
       <ResultList v-else :mock="mock" />
     </template>

@@ -6,6 +6,7 @@ namespace MellowStand.Core.Study.Rules;
 /// <remarks>A mallet player reads by chords. For instruments that play chords or are struck; the notes of all parts in the measure must
 /// make the chord. Chord qualities agree with tests/reference/facts/chords.json (music21 10.5.1).</remarks>
 [Example("part \"Marimba\"\n| <C4,E4>q <G4,C5>q <E4,G4>h", 1)]
+[Example("part \"Marimba\"\n| <F4,A4,C5>h <G4,B4,D5>h", 2, "a chord for each half")]
 [Example("part \"Marimba\"\n| C4q D4q E4q F4q", 0, "no chord")]
 public sealed class ChordName : IStudyRule
 {
@@ -23,22 +24,37 @@ public sealed class ChordName : IStudyRule
         foreach (var measure in part.Measures)
         {
             var notes = measure.Notes.Where(n => n.Top is not null && !n.IsGrace).ToList();
-            var pitches = notes.SelectMany(n => n.Heads).Select(h => h.Written).OfType<Pitch>().ToList();
-            if (pitches.Count < 3)
+            if (Named(part, measure, notes, "measure") is { } whole)
+            {
+                yield return whole;
                 continue;
-            var classes = pitches.Select(p => p.PitchClass).Distinct().ToList();
-            var low = pitches.MinBy(p => p.Midi).PitchClass;
-            if (classes.Count < 3 || Chords.Find(classes, low) is not { } chord)
-                continue;
-            var tones = string.Join(" ", chord.Quality.Tones.Select(t => Spelling.Of(chord.Root + t, measure.Key)));
-            yield return Finding.At(
-                Name,
-                part,
-                notes,
-                Severity.Note,
-                $"{Spelling.Of(chord.Root, measure.Key)}{chord.Quality.Sign}",
-                $"Everything in this measure is {Spelling.Of(chord.Root, measure.Key)} {chord.Quality.Name}: {tones}."
-            );
+            }
+
+            // Harmony moves by half measures too: what is struck together in a half is named where each half is a chord.
+            var half = measure.Meter.Length / 2;
+            var halves = new[] { notes.Where(n => n.Offset < half).ToList(), notes.Where(n => n.Offset >= half).ToList() };
+            var named = halves.Select(h => Named(part, measure, h, "half measure")).OfType<Finding>().ToList();
+            if (named.Count == halves.Length)
+                foreach (var finding in named)
+                    yield return finding;
         }
+    }
+
+    private Finding? Named(Part part, PartMeasure measure, List<Note> notes, string where)
+    {
+        var pitches = notes.SelectMany(n => n.Heads).Select(h => h.Written).OfType<Pitch>().ToList();
+        var classes = pitches.Select(p => p.PitchClass).Distinct().ToList();
+        if (classes.Count < 3 || Chords.Find(classes, pitches.MinBy(p => p.Midi).PitchClass) is not { } chord)
+            return null;
+        var tones = string.Join(" ", chord.Quality.Tones.Select(t => Spelling.Of(chord.Root + t, measure.Key)));
+        var root = ChordRoot.Named(notes, chord.Root, measure.Key);
+        return Finding.At(
+            Name,
+            part,
+            notes,
+            Severity.Note,
+            $"{root}{chord.Quality.Sign}",
+            $"Everything in this {where} is {root} {chord.Quality.Name}: {tones}."
+        );
     }
 }

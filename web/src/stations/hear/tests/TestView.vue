@@ -33,6 +33,7 @@ const write = (row: MarkRow, marks: Record<string, number>, note: string) =>
         }),
       ),
     words: null,
+    closes: true,
     undo: () => ({ kind: 'marked', test: id.value, player: row.key, before: { ...row.marks }, note: row.note }),
     fresh: [keys.tests, keys.log],
   })
