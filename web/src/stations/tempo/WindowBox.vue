@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../../api/client'
+import { quartersOf, unitWords } from '../../common/units'
 import { spanOf, type Span } from './picture'
 
-/** The window of workable tempi: in words, and drawn on one scale of quarters a minute. */
+/** The window of workable tempi: in words, and drawn on one scale of the unit that is printed or beaten. */
 const props = defineProps<{ window: Schemas['WindowView'] }>()
 const w = computed(() => props.window)
 const span = computed(() => spanOf(w.value))
@@ -18,7 +19,8 @@ const bands = computed(() => {
     printed: printed && band(printed.from, Math.max(printed.to, printed.from + (s.to - s.from) / 150)),
   }
 })
-const round = (n: number) => Math.round(n * 10) / 10
+const unit = computed(() => w.value.goal?.unit ?? 'quarter')
+const told = (quarterBpm: number) => Math.round((quarterBpm / quartersOf(unit.value)) * 10) / 10
 </script>
 
 <template>
@@ -27,20 +29,20 @@ const round = (n: number) => Math.round(n * 10) / 10
     <div v-if="w.start" class="scale" aria-hidden="true">
       <span v-if="bands.works" class="works" :style="bands.works"></span>
       <span v-if="bands.printed" class="printed" :style="bands.printed"></span>
-      <i class="from">{{ span.from }}</i>
-      <i class="to">{{ span.to }}</i>
+      <i class="from">{{ told(span.from) }}</i>
+      <i class="to">{{ told(span.to) }}</i>
     </div>
     <p v-if="w.start" class="key quiet" aria-hidden="true">
       <span class="swatch works"></span> breath and fingers allow <span class="swatch printed"></span> printed
-      <span>· quarters a minute</span>
+      <span>· {{ unitWords(unit) }}s a minute</span>
     </p>
     <dl>
       <template v-if="w.slowest">
-        <dt>From {{ round(w.slowest.quarterBpm) }}</dt>
+        <dt>From {{ told(w.slowest.quarterBpm) }}</dt>
         <dd>{{ w.slowest.why }}</dd>
       </template>
       <template v-if="w.fastest">
-        <dt>To {{ round(w.fastest.quarterBpm) }}</dt>
+        <dt>To {{ told(w.fastest.quarterBpm) }}</dt>
         <dd>{{ w.fastest.why }}</dd>
       </template>
     </dl>

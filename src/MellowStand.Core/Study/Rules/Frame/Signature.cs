@@ -34,7 +34,7 @@ public sealed class Signature : IStudyRule
                 m,
                 m,
                 [],
-                plain.Length > 0 ? Severity.Warn : Severity.Note,
+                m > 0 ? Severity.Warn : Severity.Note,
                 (key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}") + (plain.Length > 0 ? $"; {plain} again" : ""),
                 (m == 0 ? "" : $"The signature changes at measure {context.Label(m)}. ")
                     + (plain.Length > 0 ? $"{plain} {(plain.Contains(',', StringComparison.Ordinal) ? "are" : "is")} natural again. " : "")

@@ -77,12 +77,12 @@ public sealed class ArpeggioRun : IStudyRule
         return best;
     }
 
-    // The next measure has nothing but notes of the chord that stands; or a chord that has too few notes so far is still to come.
+    // The next measure has nothing but notes of the chord that stands, or the first notes lead up to a triad.
     private static bool GoesOn(IReadOnlyList<Note> phrase, int start, int next, int set)
     {
         var here = 0;
         for (var i = next; i < phrase.Count && phrase[i].MeasureIndex == phrase[next].MeasureIndex; i++)
             here |= 1 << phrase[i].Top!.Value.PitchClass;
-        return (here & ~set) == 0 || (next - start < LeastNotes && int.PopCount(set) < 3);
+        return (here & ~set) == 0 || (next - start < LeastNotes && int.PopCount(set | here) == 3);
     }
 }
