@@ -38,8 +38,8 @@ public static class LearningMinutes
             minutes,
             string.Create(
                 CultureInfo.InvariantCulture,
-                $"{notes} {(notes == 1 ? "note" : "notes")}, {FirstRanges.Words(heat)} (heat {heat:0.00}): {steps} steps of the ladder, each about "
-                    + $"{times:0} times{drawn}"
+                $"{notes} {(notes == 1 ? "note" : "notes")}, {FirstRanges.Words(heat)} (heat {heat:0.00}): {steps} steps of the "
+                    + $"ladder, each about {times:0} times{drawn}"
             )
         );
     }
