@@ -6,8 +6,7 @@ namespace MellowStand.Core.Reading;
 /// <summary>The unit that a measure is counted in.</summary>
 /// <param name="Quarters">Its length in quarters.</param>
 /// <param name="IsOfThree">True where it is a dotted value that falls into threes.</param>
-/// <param name="IsPrinted">True where the metronome mark prints it.</param>
-public sealed record CountedUnit(Fraction Quarters, bool IsOfThree, bool IsPrinted)
+public sealed record CountedUnit(Fraction Quarters, bool IsOfThree)
 {
     private const double SlowQuarter = 66;
     private const double SlowDotted = 40;
@@ -26,15 +25,13 @@ public sealed record CountedUnit(Fraction Quarters, bool IsOfThree, bool IsPrint
     {
         var meter = context.Score.Measures[measure].Meter;
         if (meter.IsSenza || meter.Groups.Count != 1)
-            return new CountedUnit(meter.BeatUnit, false, false);
+            return new CountedUnit(meter.BeatUnit, false);
         var unit = meter.Groups[0].Unit;
         var threes = meter.BeatUnit != unit;
         var printed = context.Tempo.MarkAt(measure)?.Unit;
         if (printed == unit || printed == unit / 2 || (threes && printed == unit * 3))
-            return new CountedUnit(printed.Value, threes && printed == unit * 3, true);
-        return threes && GoesInThrees(context, part, measure, unit)
-            ? new CountedUnit(unit * 3, true, false)
-            : new CountedUnit(unit, false, false);
+            return new CountedUnit(printed.Value, threes && printed == unit * 3);
+        return threes && GoesInThrees(context, part, measure, unit) ? new CountedUnit(unit * 3, true) : new CountedUnit(unit, false);
     }
 
     /// <summary>True for slow music full of short notes: whoever learns it counts the half of its beat at first.</summary>

@@ -23,7 +23,4 @@ public sealed record Joint(int Place, Note Before, Note After, IReadOnlyList<Joi
 
     /// <summary>Where the note before it ends, in quarters from the start of the score.</summary>
     public Fraction End => Before.Onset + Before.SoundingDuration;
-
-    /// <summary>The words of what speaks most for it, or null where nothing does.</summary>
-    public string? Words => Reasons.Where(r => r.Weight > 0).OrderByDescending(r => r.Weight).Select(r => r.Words).FirstOrDefault();
 }

@@ -41,6 +41,8 @@ public sealed partial class JointTests
         + "| E5s F#5 G5 A5 B5 A5 G5 F#5 G5 F#5 E5 D5 "
         + "E5q | F#5s G5 A5 B5 A5 G5 F#5 E5 D5 E5 F#5 D5 C#5q | B4s C#5 D5 E5 F#5 E5 D5 C#5 B4 C#5 D5 E5 F#5q";
 
+    public static TheoryData<string> All => [HeldNote, Detached, TiedEnd, RunAndGoal, DoubleBar, Sixteenths];
+
     [Theory]
     [InlineData(HeldNote, "4:1")]
     [InlineData(Detached, "4:4")]
@@ -91,12 +93,7 @@ public sealed partial class JointTests
     }
 
     [Theory]
-    [InlineData(HeldNote)]
-    [InlineData(Detached)]
-    [InlineData(TiedEnd)]
-    [InlineData(RunAndGoal)]
-    [InlineData(DoubleBar)]
-    [InlineData(Sixteenths)]
+    [MemberData(nameof(All))]
     public void Two_measures_of_rest_in_front_change_nothing(string music)
     {
         var (context, part) = Read(music);
@@ -107,12 +104,7 @@ public sealed partial class JointTests
     }
 
     [Theory]
-    [InlineData(HeldNote)]
-    [InlineData(Detached)]
-    [InlineData(TiedEnd)]
-    [InlineData(RunAndGoal)]
-    [InlineData(DoubleBar)]
-    [InlineData(Sixteenths)]
+    [MemberData(nameof(All))]
     public void An_octave_changes_nothing(string music)
     {
         var (context, part) = Read(music);
