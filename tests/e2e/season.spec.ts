@@ -142,15 +142,19 @@ test('what was heard moves nobody in silence: it is told, and the new plan is lo
 
 test('two at once: who moves second is told, and nothing is lost', async ({ browser }) => {
   const pages = await Promise.all([browser.newPage(), browser.newPage()])
+  let moves = ''
   for (const page of pages) {
     await page.goto(`${stand.url}/season`)
-    await page
-      .getByRole('button', { name: /^Move / })
-      .last()
-      .click()
+    const last = page.getByRole('button', { name: /^Move / }).last()
+    moves = (await last.getAttribute('aria-label'))!
+    await last.click()
   }
   const plan = (await (await pages[0]!.request.get(`${stand.url}/api/season`)).json()).plan
-  const free = (plan.days as { date: string; minutes: number }[]).filter((d) => d.minutes > 0).slice(-4)
+  const items = plan.items as { title: string; sessions: { day: string }[] }[]
+  const taken = items.filter((i) => moves.startsWith(`Move ${i.title},`)).flatMap((i) => i.sessions.map((s) => s.day))
+  const free = (plan.days as { date: string; minutes: number }[])
+    .filter((d) => d.minutes > 0 && !taken.includes(d.date))
+    .slice(-4)
   await pages[0]!.getByLabel('To the day').fill(free[0]!.date)
   await pages[0]!.getByRole('dialog').getByRole('button', { name: 'Move' }).click()
   await expect(pages[0]!.locator(said)).toContainText('moved from')

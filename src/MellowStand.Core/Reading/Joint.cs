@@ -19,7 +19,7 @@ public sealed record Joint(int Place, Note Before, Note After, IReadOnlyList<Joi
     public const double Parts = 0.9;
 
     /// <summary>The sum of the reasons: the higher, the more the music parts here.</summary>
-    public double Weight => Reasons.Sum(r => r.Weight);
+    public double Weight { get; } = Reasons.Sum(r => r.Weight);
 
     /// <summary>Where the note before it ends, in quarters from the start of the score.</summary>
     public Fraction End => Before.Onset + Before.SoundingDuration;

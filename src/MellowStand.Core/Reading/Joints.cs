@@ -33,9 +33,9 @@ public sealed class Joints
     public static Joints Of(StudyContext context, Part part)
     {
         var line = new Line(context, part);
-        var again = Study
-            .Rules.RepeatedBlocks.Find(context.ContentOf(part))
-            .ToDictionary(b => b.Again, b => b.Length >= LeastPhrase ? AgainAtLength : Again);
+        var again = context
+            .FactsOf(part)
+            .Returns.ToDictionary(b => b.Again, b => b.Length >= LeastPhrase ? AgainAtLength : Again);
         var all = new List<Joint>(Math.Max(0, line.Notes.Count - 1));
         var next = 0;
         for (var i = 0; i + 1 < line.Notes.Count; i++)
@@ -50,7 +50,7 @@ public sealed class Joints
             all.Add(new Joint(i, before, after, reasons));
         }
 
-        var told = all.Select((j, i) => BeforeLast(line, all, i) ? j with { Reasons = [.. j.Reasons, LastNote] } : j);
+        var told = all.Select((j, i) => BeforeLast(line, all, i) ? new Joint(i, j.Before, j.After, [.. j.Reasons, LastNote]) : j);
         return new Joints([.. told], line.Moments);
     }
 

@@ -10,6 +10,9 @@ internal sealed class Line
 
     private readonly StudyContext _context;
     private readonly Melody _melody;
+    private readonly double[] _steps;
+    private readonly int[] _runs;
+    private readonly Fraction[] _beats;
     private readonly int[] _slurs;
     private readonly double[] _slurEnds;
     private readonly int[] _sections;
@@ -18,6 +21,9 @@ internal sealed class Line
     public Line(StudyContext context, Part part)
     {
         (_context, Part, _melody) = (context, part, context.MelodyOf(part));
+        _steps = [.. Enumerable.Range(0, Math.Max(0, Notes.Count - 1)).Select(i => Step(i).Value)];
+        _runs = Runs(_steps);
+        _beats = [.. Notes.Select(context.BeatsIn)];
         (_slurs, _slurEnds) = Slurs(part, Notes);
         Moments = SectionMoments.Of(context, part);
         _sections = Sections(context, part, Moments);
@@ -48,35 +54,22 @@ internal sealed class Line
     /// <summary>How much longer the step at a place is than those around it: 1 for as long as they are.</summary>
     public double Longer(int place)
     {
-        var around = Enumerable
-            .Range(place - Neighbours, (2 * Neighbours) + 1)
-            .Where(i => i != place && i >= 0 && i < Notes.Count - 1)
-            .Select(i => Step(i).Value)
-            .Order()
-            .ToList();
-        return around.Count == 0 ? 1 : Step(place).Value / Math.Max(1.0 / 64, around[around.Count / 2]);
+        Span<double> around = stackalloc double[2 * Neighbours];
+        var count = Taken(around, 0, place - Neighbours, place - 1);
+        count = Taken(around, count, place + 1, place + Neighbours);
+        return count == 0 ? 1 : _steps[place] / Math.Max(1.0 / 64, Middle(around[..count]));
     }
 
     /// <summary>The usual step of up to three places before, or after, a place; null where there is none.</summary>
     public double? Usual(int place, bool before)
     {
-        var side = Enumerable
-            .Range(before ? place - Neighbours : place + 1, Neighbours)
-            .Where(i => i >= 0 && i < Notes.Count - 1)
-            .Select(i => Step(i).Value)
-            .Order()
-            .ToList();
-        return side.Count < Neighbours ? null : side[side.Count / 2];
+        Span<double> side = stackalloc double[Neighbours];
+        var from = before ? place - Neighbours : place + 1;
+        return Taken(side, 0, from, from + Neighbours - 1) < Neighbours ? null : Middle(side);
     }
 
     /// <summary>How many equal steps lead up to a place, its own the last of them.</summary>
-    public int Run(int place)
-    {
-        var first = place;
-        while (first > 0 && Step(first - 1) == Step(place))
-            first--;
-        return place - first + 1;
-    }
+    public int Run(int place) => _runs[place];
 
     /// <summary>True where one slur holds the notes on both sides.</summary>
     public bool InSlur(int place) => _slurs[place] > 0;
@@ -85,11 +78,8 @@ internal sealed class Line
     public double SlurEnds(int place) => InSlur(place) ? 0 : _slurEnds[place];
 
     /// <summary>True when both notes stand in one beat.</summary>
-    public bool InOneBeat(int place)
-    {
-        var (before, after) = (Notes[place], Notes[place + 1]);
-        return before.MeasureIndex == after.MeasureIndex && BeatOf(before) == BeatOf(after);
-    }
+    public bool InOneBeat(int place) =>
+        Notes[place].MeasureIndex == Notes[place + 1].MeasureIndex && BeatOf(place) == BeatOf(place + 1);
 
     /// <summary>True when a note begins on a beat.</summary>
     public bool IsOnBeat(Note note) => _context.IsOnBeat(note);
@@ -121,9 +111,31 @@ internal sealed class Line
     /// <summary>Semitones between the notes at a place; 0 where one has no pitch.</summary>
     public int Interval(int place) => place < 0 || place + 1 >= Notes.Count ? 0 : Math.Abs(Key(place + 1) - Key(place) ?? 0);
 
+    // Adds the steps of the places from one to another that there are, and answers how many there are then.
+    private int Taken(Span<double> steps, int count, int from, int to)
+    {
+        for (var i = Math.Max(0, from); i <= to && i < _steps.Length; i++)
+            steps[count++] = _steps[i];
+        return count;
+    }
+
+    private static double Middle(Span<double> steps)
+    {
+        steps.Sort();
+        return steps[steps.Length / 2];
+    }
+
     private int? Key(int i) => Notes[i].TopSounding;
 
-    private int BeatOf(Note note) => (int)Math.Floor(_context.BeatsIn(note).Value);
+    private int BeatOf(int i) => (int)Math.Floor(_beats[i].Value);
+
+    private static int[] Runs(double[] steps)
+    {
+        var runs = new int[steps.Length];
+        for (var i = 0; i < steps.Length; i++)
+            runs[i] = i > 0 && steps[i] == steps[i - 1] ? runs[i - 1] + 1 : 1;
+        return runs;
+    }
 
     // For each measure the first whole one of its section that sounds; after a measure of rest the count begins anew.
     private static int[] Sections(StudyContext context, Part part, IReadOnlyList<SectionMoment> moments)

@@ -30,7 +30,7 @@ public sealed record KeyStretch(int From, int To, int Tonic, bool IsMinor)
 /// a piece costs more here than there, since a hidden key is told only when it lasts.</remarks>
 public static class KeyFinder
 {
-    private const double Stay = 0.985;
+    private const double Stay = 0.96;
 
     private static readonly double[] Major = [0.748, 0.060, 0.488, 0.082, 0.670, 0.460, 0.096, 0.715, 0.104, 0.366, 0.057, 0.400];
 

@@ -12,6 +12,7 @@ internal sealed class PartFacts(Score score, Part part)
     private readonly Lazy<Melody> _melody = new(() => new Melody(part));
     private readonly Lazy<IReadOnlyList<MeasureContent>> _content = new(() => part.Measures.Select(m => new MeasureContent(m)).ToArray());
     private readonly Lazy<IReadOnlyDictionary<string, int>> _measures = new(() => part.Notes.ToDictionary(n => n.Id, n => n.MeasureIndex));
+    private IReadOnlyList<RepeatedBlock>? _returns;
     private IReadOnlyList<string>? _sounds;
     private IReadOnlyList<string>? _rhythms;
 
@@ -20,6 +21,9 @@ internal sealed class PartFacts(Score score, Part part)
     public Melody Melody => _melody.Value;
 
     public IReadOnlyList<MeasureContent> Content => _content.Value;
+
+    /// <summary>The stretches of measures that come again.</summary>
+    public IReadOnlyList<RepeatedBlock> Returns => _returns ??= [.. RepeatedBlocks.Find(Content)];
 
     /// <summary>Note id to its measure from 0.</summary>
     public IReadOnlyDictionary<string, int> Measures => _measures.Value;

@@ -55,6 +55,7 @@ public sealed class KillTests : IDisposable
                 Assert.Null(DatabaseFile.ProblemOf(BackupFile(round)));
         }
 
+        Assert.True(_ledger.Whole > 0, "No act of many parts was ever found whole: nothing is shown by none being half.");
         Assert.True(_ledger.Acknowledged > Kills * 3, $"Only {_ledger.Acknowledged} acts were acknowledged in {Kills} rounds.");
         TestContext.Current.TestOutputHelper?.WriteLine(
             $"{Kills} kills, {_ledger.Acknowledged} acts acknowledged, {_ledger.Whole} acts of many parts whole, "
@@ -129,7 +130,7 @@ public sealed class KillTests : IDisposable
                         _ledger.Add("player", name, await Made(server, signedIn, "/api/ensemble/players", Player(_ledger.Section, name)));
                         break;
                     default:
-                        await AcceptAndTakeBack(signedIn, piece);
+                        await AcceptAll(signedIn, piece, stays: round % 2 == 1);
                         break;
                 }
             }
@@ -140,14 +141,17 @@ public sealed class KillTests : IDisposable
         }
     }
 
-    // Two actors do it at once: one of them may be refused.
-    private async Task AcceptAndTakeBack(HttpClient client, long piece)
+    // Two actors do it at once: one of them may be refused. What is not taken back must be there after the kill.
+    private async Task AcceptAll(HttpClient client, long piece, bool stays)
     {
         var made = await client.PostAsJsonAsync($"/api/pieces/{piece}/decisions/all", new { }, TestContext.Current.CancellationToken);
         if (!made.IsSuccessStatusCode)
             return;
         var decisions = await made.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
         _ledger.Count();
+        _ledger.Stays = stays;
+        if (stays)
+            return;
         await client.DeleteAsync(
             $"/api/pieces/{piece}/decisions/acts/{decisions[0].GetProperty("act").GetInt64()}",
             TestContext.Current.CancellationToken
@@ -171,6 +175,8 @@ public sealed class KillTests : IDisposable
             settled.Count == 0 || settled.Count == _ledger.Differences,
             $"Of {_ledger.Differences} differences {settled.Count} are settled: half an act."
         );
+        Assert.True(settled.Count > 0 || !_ledger.Stays, "An act of many parts was acknowledged, and is lost.");
+        _ledger.Stays = false;
         _ledger.Saw(settled.Count > 0);
         if (settled.Count > 0)
             await client.DeleteAsync(
@@ -237,6 +243,9 @@ public sealed class KillTests : IDisposable
         public long Passage { get; set; }
 
         public int Differences { get; set; }
+
+        /// <summary>True where an act of many parts was acknowledged in this round and not taken back.</summary>
+        public bool Stays { get; set; }
 
         public int Whole { get; private set; }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button as AButton } from 'ant-design-vue'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useEnsemble } from '../api/queries'
 import { dayFromNow } from '../common/dates'
 import PickOne from '../common/PickOne.vue'
@@ -8,7 +8,7 @@ import MoveDialog from './plan/MoveDialog.vue'
 import PlanBar from './plan/PlanBar.vue'
 import { useCalendar, useSeason } from './queries'
 import WeekGrid from './WeekGrid.vue'
-import { addDays, dayName, mondayOf, weekOf, workOf, type Work } from './weeks'
+import { addDays, dayName, mondayOf, nextDay, weekOf, workOf, type Work } from './weeks'
 
 /** Who practices what on which day at which step: a week of a section or a player. */
 const MinutesGraph = defineAsyncComponent(() => import('../graphs/MinutesGraph.vue'))
@@ -48,7 +48,20 @@ const file = computed(() => {
   if (chosen.value.player !== undefined) return `/api/season/players/${chosen.value.player}.ics`
   return chosen.value.section === undefined ? null : `/api/season/sections/${chosen.value.section}.ics`
 })
+const turn = (weeks: number) => (monday.value = addDays(monday.value, weeks * 7))
 const thisWeek = () => (monday.value = mondayOf(dayFromNow(0)))
+
+// Where nothing is left of this week, as on a Sunday, the next week that has work is opened: once, when the plan is there.
+let opened = false
+watch(
+  () => season.data.value,
+  (plan) => {
+    if (!plan || opened) return
+    opened = true
+    monday.value = mondayOf(nextDay(work.value, dayFromNow(0)))
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -56,9 +69,9 @@ const thisWeek = () => (monday.value = mondayOf(dayFromNow(0)))
     <PlanBar :plan="season.data.value ?? null" />
     <div class="row tools">
       <span class="who"><PickOne v-model:value="whose" :options="options" label="Whose week" /></span>
-      <AButton aria-label="The week before" @click="monday = addDays(monday, -7)">‹</AButton>
+      <AButton aria-label="The week before" @click="turn(-1)">‹</AButton>
       <strong class="which">Week of {{ dayName(monday) }}</strong>
-      <AButton aria-label="The week after" @click="monday = addDays(monday, 7)">›</AButton>
+      <AButton aria-label="The week after" @click="turn(1)">›</AButton>
       <AButton type="text" @click="thisWeek">This week</AButton>
       <span class="out">
         <RouterLink v-if="section" :to="{ name: 'week', params: { section }, query: { from: monday } }"

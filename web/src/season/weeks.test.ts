@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { SeasonItem } from './queries'
-import { addDays, cardsOf, mondayOf, mostMinutes, weekOf, workOf } from './weeks'
+import { addDays, cardsOf, mondayOf, mostMinutes, nextDay, weekOf, workOf } from './weeks'
 
 const item = (over: Partial<SeasonItem>): SeasonItem =>
   ({
@@ -52,4 +52,11 @@ it('shows a passage of a day once, with a line for each band', () => {
     ['Letter C', ['usual', 'behind']],
     ['Low voices', ['usual']],
   ])
+})
+
+it('the week that is opened is the next one with work', () => {
+  const work = [{ day: '2031-03-11' }, { day: '2031-03-10' }, { day: '2031-03-07' }]
+  expect(nextDay(work, '2031-03-09')).toBe('2031-03-10')
+  expect(nextDay(work, '2031-03-07')).toBe('2031-03-07')
+  expect(nextDay([], '2031-03-09')).toBe('2031-03-09')
 })

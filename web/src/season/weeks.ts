@@ -92,6 +92,13 @@ export function cardsOf(work: readonly Work[]): DayCard[] {
   return [...cards.values()]
 }
 
+/** The first day with work from today on; today where there is none. */
+export const nextDay = (work: readonly { day: string }[], today: string) =>
+  work
+    .map((w) => w.day)
+    .filter((d) => d >= today)
+    .sort()[0] ?? today
+
 /** The seven days of a week. */
 export const weekOf = (monday: string) => Array.from({ length: 7 }, (_, i) => addDays(monday, i))
 

@@ -15,7 +15,7 @@ internal sealed class CutReturns
     public static CutReturns Of(StudyContext context, Part part)
     {
         var returns = new CutReturns();
-        foreach (var block in RepeatedBlocks.Find(context.ContentOf(part)))
+        foreach (var block in context.FactsOf(part).Returns)
             for (var k = 0; k < block.Length; k++)
                 returns._again[block.Again + k] = (block.First + k, IsSame(context, part, block, k));
         return returns;

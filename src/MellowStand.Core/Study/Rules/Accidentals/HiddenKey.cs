@@ -11,6 +11,12 @@ namespace MellowStand.Core.Study.Rules;
     1,
     "three flats that are not in the signature"
 )]
+[Example(
+    "key:G | G4q A4q B4q C5q | D5q B4q G4h | G4q B4q D5q G5q | E5q F#5e E5e D#5q B4q | E5q F#5q G5q E5q | B4q D#5q F#5q D#5q "
+        + "| E5h. D#5q | A4q C5q B4q D#5q | E5w",
+    1,
+    "its relative minor, with the seventh raised"
+)]
 [Example("key:Eb | Bb4q Eb5q Ab4q Bb4q | Eb5q Ab4q Bb4q Eb5q | Ab4q Bb4q Eb5q Ab4q | Bb4w", 0, "the signature has them")]
 public sealed class HiddenKey : IStudyRule
 {
@@ -73,7 +79,7 @@ public sealed class HiddenKey : IStudyRule
         {
             foreach (var (from, to) in BySignature(part, stretch))
             {
-                var hidden = stretch.FifthsNear(Sounding(part, part.Measures[from].Key)) != Sounding(part, part.Measures[from].Key);
+                var hidden = IsHidden(context, part, stretch, from);
                 if (
                     open is { } o
                     && hidden
@@ -94,6 +100,19 @@ public sealed class HiddenKey : IStudyRule
 
         if (open is { } last)
             yield return last;
+    }
+
+    // Other signs than the printed ones; or the relative minor of a piece that began in major, whose raised seventh no signature prints.
+    private static bool IsHidden(StudyContext context, Part part, KeyStretch stretch, int from)
+    {
+        var printed = Sounding(part, part.Measures[from].Key);
+        if (stretch.FifthsNear(printed) != printed)
+            return true;
+        var began = context.Keys[0];
+        return stretch.IsMinor
+            && part.Measures[from].Key.Mode is not "minor"
+            && began is { IsMinor: false }
+            && began.Tonic == stretch.RelativeMajor;
     }
 
     private static IEnumerable<(int From, int To)> BySignature(Part part, KeyStretch stretch)

@@ -29,7 +29,7 @@ public sealed class Return : IStudyRule
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.ContentOf(part);
-        var blocks = RepeatedBlocks.Find(measures).ToList();
+        var blocks = context.FactsOf(part).Returns;
         foreach (var block in blocks)
         {
             var differences = Enumerable
@@ -82,7 +82,7 @@ public sealed class Return : IStudyRule
             };
         }
 
-        bool IsTold(int m) => blocks.Exists(b => (m >= b.Again && m < b.Again + b.Length) || (m >= b.First && m < b.First + b.Length));
+        bool IsTold(int m) => blocks.Any(b => (m >= b.Again && m < b.Again + b.Length) || (m >= b.First && m < b.First + b.Length));
         foreach (var single in SingleMeasures.Find(measures, IsTold))
             yield return Single(context, part, measures, single);
     }
