@@ -50,7 +50,7 @@ public static class FirstRanges
     private static List<FirstRange> InOrder(List<FirstRange> taken, string order) =>
         order switch
         {
-            "from-start" => [.. taken.OrderBy(t => t.From)],
+            "from-start" or "joined" => [.. taken.OrderBy(t => t.From)],
             "from-end" => [.. taken.OrderByDescending(t => t.From)],
             _ => taken,
         };

@@ -1,22 +1,27 @@
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Assign;
 
-/// <summary>What is left out and what is added at each step of a ladder, by the house rules <c>dynamics-start</c> and
+/// <summary>What is practiced, left out and added at each step of a ladder, by the house rules <c>chunks</c>, <c>dynamics-start</c> and
 /// <c>ornaments</c>.</summary>
 /// <remarks>Schools differ on when dynamics and ornaments come in; a third and two thirds of the way are ours. Common
 /// practice, no published source.</remarks>
 public static class StepAdvice
 {
     /// <summary>Words for each step; empty where nothing changes.</summary>
-    /// <param name="score">The score.</param>
+    /// <param name="context">The prepared score.</param>
     /// <param name="place">The passage.</param>
-    /// <param name="house">The school's answers.</param>
     /// <param name="steps">How many steps there are.</param>
-    public static IReadOnlyList<string> Of(Score score, Address place, House house, int steps)
+    public static IReadOnlyList<string> Of(StudyContext context, Address place, int steps)
     {
+        var (score, house) = (context.Score, context.House);
         var words = Enumerable.Range(0, steps).Select(_ => new List<string>()).ToList();
+        if (house["chunks"] == "joined")
+            foreach (var (step, stretches) in JoinedLines.Of(context, place, steps).Index())
+                if (stretches.Any(s => s.Length < place.To.Index - place.From.Index + 1))
+                    words[step].Add(string.Join(", then ", stretches.Select(s => context.Measures(s.From, s.To))));
         if (steps > 0 && HasDynamics(score, place))
             Tell(
                 words,

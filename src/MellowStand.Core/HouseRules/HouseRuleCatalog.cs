@@ -29,7 +29,8 @@ public static class HouseRuleCatalog
             "In which order are chunks practiced?",
             "hardest-first|hardest first",
             "from-start|from the start",
-            "from-end|from the end"
+            "from-end|from the end",
+            "joined|one after the other, then joined: 1, 2, 1 + 2, 3, 1 + 2 + 3"
         ),
         Rule("counting-words", "Which counting words?", "1e&a|1 e & a, 1 la li", "trip-let|1 trip let", "takadimi|ta-ka-di-mi"),
         Rule(

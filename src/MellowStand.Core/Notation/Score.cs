@@ -13,6 +13,9 @@ public sealed record MeasureFrame(int Index, string Label, Fraction Start, Fract
     /// <summary>The sign between it and the measure before it that parts the music.</summary>
     public BarSign Opens { get; init; }
 
+    /// <summary>The ending of a repeat that it belongs to.</summary>
+    public RepeatEnding Ending { get; init; }
+
     /// <summary>Quarters from the start of the score to its end.</summary>
     public Fraction End => Start + Length;
 
@@ -37,6 +40,19 @@ public enum BarSign
 
     /// <summary>A repeat ends before it, or begins with it.</summary>
     Repeat,
+}
+
+/// <summary>Which ending of a repeat a measure belongs to.</summary>
+public enum RepeatEnding
+{
+    /// <summary>None.</summary>
+    None,
+
+    /// <summary>One that leads back: whoever plays once through leaves it out.</summary>
+    LeadsBack,
+
+    /// <summary>The one that goes on.</summary>
+    GoesOn,
 }
 
 /// <summary>One measure of one part.</summary>

@@ -20,6 +20,7 @@ internal static class SectionMoments
     private static readonly JointReason NewTempo = new("a new tempo", 4);
     private static readonly JointReason Back = new("the tempo of before", 4);
     private static readonly JointReason DoubleBar = new("a double bar", 5);
+    private static readonly JointReason NextEnding = new("another ending", 4);
     private static readonly JointReason Repeat = new("a repeat sign", 5);
 
     public static IReadOnlyList<SectionMoment> Of(StudyContext context, Part part) =>
@@ -35,7 +36,9 @@ internal static class SectionMoments
     {
         if (frame.Opens == BarSign.Double)
             yield return new(frame.Start, frame.Index, DoubleBar, true);
-        if (frame.Opens == BarSign.Repeat)
+        if (AfterEnding(score, frame) is { } ending)
+            yield return ending;
+        else if (frame.Opens == BarSign.Repeat)
             yield return new(frame.Start, frame.Index, Repeat, true);
         if (frame.Rehearsal is { } mark)
             yield return new(frame.Start, frame.Index, new($"letter {mark}", 4), true);
@@ -43,6 +46,17 @@ internal static class SectionMoments
             yield return new(frame.Start, frame.Index, NewKey, true);
         if (frame.Meter != score.Measures[frame.Index - 1].Meter)
             yield return new(frame.Start, frame.Index, NewMeter, false);
+    }
+
+    // The next ending belongs to the section that is repeated; after the last one the music goes on.
+    private static SectionMoment? AfterEnding(Score score, MeasureFrame frame)
+    {
+        var before = score.Measures[frame.Index - 1].Ending;
+        if (before == RepeatEnding.LeadsBack && frame.Ending != RepeatEnding.None)
+            return new(frame.Start, frame.Index, NextEnding, false);
+        return before == RepeatEnding.GoesOn && frame.Ending == RepeatEnding.None
+            ? new SectionMoment(frame.Start, frame.Index, Repeat, true)
+            : null;
     }
 
     private static IEnumerable<SectionMoment> OfTempo(StudyContext context) =>

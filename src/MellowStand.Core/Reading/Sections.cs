@@ -26,6 +26,9 @@ public static class Sections
             .Select(g => (Measure: g.Key, g.MaxBy(m => m.Reason.Weight)!.Reason.Words))
             .Prepend((Measure: 0, Words: "the beginning"))
             .ToList();
+        // A pickup is no section: it leads into the first one.
+        if (begins.Count > 1 && begins[1].Measure == 1 && frames[0].IsPickup)
+            begins = [(0, begins[1].Words), .. begins.Skip(2)];
         return
         [
             .. begins.Select(
@@ -33,10 +36,13 @@ public static class Sections
                     new MusicSection(
                         b.Measure,
                         (i + 1 < begins.Count ? begins[i + 1].Measure : frames.Count) - 1,
-                        frames[b.Measure].Rehearsal,
+                        frames[b.Measure].Rehearsal ?? LetterAfterPickup(frames, b.Measure),
                         b.Words
                     )
             ),
         ];
     }
+
+    private static string? LetterAfterPickup(IReadOnlyList<MeasureFrame> frames, int measure) =>
+        frames[measure].IsPickup && measure + 1 < frames.Count ? frames[measure + 1].Rehearsal : null;
 }

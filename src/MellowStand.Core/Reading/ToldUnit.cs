@@ -9,6 +9,9 @@ namespace MellowStand.Core.Reading;
 /// <param name="Quarters">Its length in quarters.</param>
 public readonly record struct ToldUnit(Fraction Quarters)
 {
+    /// <summary>The quarter.</summary>
+    public static ToldUnit Quarter { get; } = new(1);
+
     /// <summary>The unit of a measure: that of the printed metronome mark, else the beat of the meter.</summary>
     /// <param name="context">The prepared score.</param>
     /// <param name="measure">The measure from 0.</param>
@@ -20,6 +23,10 @@ public readonly record struct ToldUnit(Fraction Quarters)
 
     /// <summary>The tempo in words: <c>half = 88</c>.</summary>
     public string Words(double quarterBpm) => $"{Lengths.Value(Quarters)} = {Number(quarterBpm)}";
+
+    /// <summary>The tempo in words, to a whole beat.</summary>
+    public string Whole(double quarterBpm) =>
+        $"{Lengths.Value(Quarters)} = {Math.Round(In(quarterBpm)).ToString(CultureInfo.InvariantCulture)}";
 
     /// <summary>Its number alone, to a tenth.</summary>
     public string Number(double quarterBpm) => In(quarterBpm).ToString("0.#", CultureInfo.InvariantCulture);

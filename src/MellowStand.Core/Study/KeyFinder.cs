@@ -30,7 +30,12 @@ public sealed record KeyStretch(int From, int To, int Tonic, bool IsMinor)
 /// a piece costs more here than there, since a hidden key is told only when it lasts.</remarks>
 public static class KeyFinder
 {
-    private const double Stay = 0.96;
+    private const double Stay = 0.985;
+    private const double StayOfOneLine = 0.93;
+
+    /// <summary>Pitch classes in a measure up to which music is as thin as one line: each measure says little, and a change is believed on
+    /// less.</summary>
+    private const double Thin = 4.5;
 
     private static readonly double[] Major = [0.748, 0.060, 0.488, 0.082, 0.670, 0.460, 0.096, 0.715, 0.104, 0.366, 0.057, 0.400];
 
@@ -41,7 +46,8 @@ public static class KeyFinder
     {
         if (score.Measures.Count == 0)
             return [];
-        var path = Path([.. PitchClasses(score).Select(Likelihoods)]);
+        var sets = PitchClasses(score);
+        var path = Path([.. sets.Select(Likelihoods)], IsThin(sets) ? StayOfOneLine : Stay);
         var stretches = new List<KeyStretch>();
         for (var m = 0; m < path.Length; m++)
         {
@@ -82,10 +88,13 @@ public static class KeyFinder
         return values;
     }
 
-    private static int[] Path(double[][] emissions)
+    private static bool IsThin(int[] sets) =>
+        sets.Where(s => s != 0).Select(s => System.Numerics.BitOperations.PopCount((uint)s)).DefaultIfEmpty(0).Average() <= Thin;
+
+    private static int[] Path(double[][] emissions, double staying)
     {
-        var change = Math.Log((1 - Stay) / 23);
-        var stay = Math.Log(Stay);
+        var change = Math.Log((1 - staying) / 23);
+        var stay = Math.Log(staying);
         var best = (double[])emissions[0].Clone();
         var from = new int[emissions.Length][];
         for (var m = 1; m < emissions.Length; m++)

@@ -20,6 +20,9 @@ public sealed record BeatUnit(string Name, Fraction Quarters)
         new("dotted-half", 3),
     ];
 
+    /// <summary>The quarter.</summary>
+    public static BeatUnit Quarter { get; } = All.First(u => u.Quarters == 1);
+
     /// <summary>The unit with the name, or null.</summary>
     public static BeatUnit? Find(string? name) => All.FirstOrDefault(u => u.Name == name);
 

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Security.Cryptography;
 using System.Text;
 using MellowStand.Core.Hear;
+using MellowStand.Core.Reading;
 using MellowStand.Storage;
 
 namespace MellowStand.Server.Services;
@@ -87,9 +88,10 @@ public sealed class ReadinessService(PassageRepository passages, LogRepository l
         (string Key, LearnerPrior Prior) prior
     )
     {
-        var goal = passage.Goal.QuarterBpm;
-        var key = $"{KeyOf(new LearnerHistory(heard, goal, passage.Due))} {(Forecaster.CanTell(heard) ? prior.Key : "")}";
-        var forecast = Keep(_forecasts, key, () => Forecaster.Of(heard, goal, passage.Due, prior.Prior));
+        var (goal, unit) = (passage.Goal.QuarterBpm, new ToldUnit(passage.Goal.Unit.Quarters));
+        var own = KeyOf(new LearnerHistory(heard, goal, passage.Due));
+        var key = $"{passage.Goal.Unit.Name} {own} {(Forecaster.CanTell(heard) ? prior.Key : "")}";
+        var forecast = Keep(_forecasts, key, () => Forecaster.Of(heard, goal, passage.Due, prior.Prior, unit));
         return new PlayerReadiness(player, section, heard, prior.Prior, forecast);
     }
 

@@ -2,6 +2,7 @@ using MellowStand.Core.Assign;
 using MellowStand.Core.Formats.ShortForm;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
 using MellowStand.Core.Tempo;
 
 namespace MellowStand.Core.Tests.Assign;
@@ -66,9 +67,21 @@ public sealed class PracticeTests
         Assert.Equal(96, GoalTempo.QuarterBpmAt(new TempoLine(single), house, 0));
     }
 
+    [Fact]
+    public void Lines_are_joined_before_the_next_is_begun()
+    {
+        const string music =
+            "tempo:q=96 | C5q D5 E5 F5 | G5q F5 E5 D5 | E5h C5h | D5h. rq | E5q F5 G5 A5 | B5q A5 G5 F5 | G5h E5h | C5h. rq";
+        var joined = Advice(music, House.Default.With("chunks", "joined"), 4);
+        Assert.Equal(["measures 1–4", "measures 5–8", "", ""], joined);
+        MeasureRange[] lines = [new(0, 3), new(4, 7), new(8, 8)];
+        Assert.Equal("1-4 5-8 1-8 9-9 1-9", string.Join(' ', JoinedLines.Order(lines).Select(Range)));
+        static string Range(MeasureRange r) => $"{r.From + 1}-{r.To + 1}";
+    }
+
     private static IReadOnlyList<string> Advice(string music, House house, int steps)
     {
         var score = ShortFormReader.Score(music);
-        return StepAdvice.Of(score, new AddressBook("e", score).OfParts(["P1"], null, null), house, steps);
+        return StepAdvice.Of(new StudyContext(score, house), new AddressBook("e", score).OfParts(["P1"], null, null), steps);
     }
 }

@@ -105,6 +105,19 @@ public sealed class SeasonTests
     }
 
     [Fact]
+    public void In_turn_a_passage_begins_where_the_one_before_it_ends()
+    {
+        SeasonPassage Of(long id, int measure) => Passage(20, 4, Player(1, 0)) with { Id = id, Piece = 7, Measure = measure };
+        var items = SeasonItems.Of([Of(3, 16), Of(1, 0), Of(2, 8), Passage(20, 4, Player(9, 0)) with { Id = 4, Piece = 8 }], 20);
+        var none = new Dictionary<string, IReadOnlyList<DateOnly>>();
+        var planned = SeasonItems.ForPlanner(items, Monday, none, inTurn: true).ToDictionary(p => p.Id, p => p.From!.Value);
+        Assert.Equal(Monday, planned["1/usual"]);
+        Assert.True(planned["1/usual"] < planned["2/usual"] && planned["2/usual"] < planned["3/usual"]);
+        Assert.Equal(Monday, planned["4/usual"]);
+        Assert.All(SeasonItems.ForPlanner(items, Monday, none), p => Assert.Equal(Monday, p.From));
+    }
+
+    [Fact]
     public void A_calendar_knows_rest_holidays_and_other_minutes()
     {
         var calendar = PracticeCalendar.Usual with

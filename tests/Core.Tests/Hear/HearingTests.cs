@@ -1,5 +1,6 @@
 using MellowStand.Core.Hear;
 using MellowStand.Core.HouseRules;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Tests.Hear;
 
@@ -7,7 +8,7 @@ namespace MellowStand.Core.Tests.Hear;
 public sealed class HearingTests
 {
     private static readonly DateOnly Day = new(2031, 3, 10);
-    private static readonly PassageTempos Passage = new(66, 104, Day.AddDays(14));
+    private static readonly PassageTempos Passage = new(66, 104, Day.AddDays(14), ToldUnit.Quarter);
 
     [Theory]
     [InlineData(400, "against a goal of 104")]

@@ -20,6 +20,20 @@ public sealed class PerformerTests
     public void Repeats_are_played_with_their_endings(string music, string expected) =>
         Assert.Equal(expected, Played.Starts(Played.Of(music, repeats: Repeats.Played)));
 
+    // The first ending leads back: once through it is left out, unless it is what was chosen.
+    [Theory]
+    [InlineData(0, 3, "60@0 64@2 65@4")]
+    [InlineData(0, 1, "60@0 62@2")]
+    [InlineData(1, 1, "62@0")]
+    [InlineData(1, 3, "62@0 64@2 65@4")]
+    public void Once_through_the_ending_that_leads_back_is_left_out(int from, int to, string expected) =>
+        Assert.Equal(
+            expected,
+            Played.Starts(
+                Played.Of("meter:2/4 | {: C4h | ending:1 D4h end:1 :} | ending:2 E4h end:2 | F4h", from: from, to: to)
+            )
+        );
+
     // The repeat goes from 1 to 3: of 2 to 4 it is not whole.
     [Fact]
     public void A_repeat_that_the_range_cuts_is_not_taken() =>

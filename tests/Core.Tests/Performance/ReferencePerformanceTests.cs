@@ -30,7 +30,9 @@ public sealed class ReferencePerformanceTests
             foreach (var note in part.GetProperty("notes").EnumerateArray())
             {
                 var (onset, midi) = (note[1].GetString()!, note[3].GetInt32());
-                Assert.True(spread.Contains(onset) || struck.Contains((id, onset, midi)), $"{midi} at {onset} of {id} is not struck");
+                if (Once(score, onset) is not { } at)
+                    continue;
+                Assert.True(spread.Contains(onset) || struck.Contains((id, at, midi)), $"{midi} at {onset} of {id} is not struck");
             }
         }
     }
@@ -60,6 +62,17 @@ public sealed class ReferencePerformanceTests
             Assert.All(played.Notes, n => Assert.True(n.From >= -played.CountOff));
             Assert.True(played.StartsAt > 0);
         }
+    }
+
+    // When a printed moment comes, played once through; null in an ending that leads back, which is left out.
+    private static string? Once(Score score, string onset)
+    {
+        Assert.True(Fraction.TryParse(onset, out var printed));
+        var measure = score.Measures.Last(m => m.Start <= printed);
+        if (measure.Ending == RepeatEnding.LeadsBack)
+            return null;
+        var leftOut = score.Measures.Where(m => m.Start < printed && m.Ending == RepeatEnding.LeadsBack);
+        return leftOut.Aggregate(printed, (at, m) => at - m.Length).ToString();
     }
 
     // Where a sign moves the first stroke of a note: spread chords, tremolos in pairs, turns on short notes.

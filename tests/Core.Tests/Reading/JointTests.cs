@@ -93,6 +93,17 @@ public sealed partial class JointTests
     }
 
     [Theory]
+    [InlineData("meter:4/4 pickup | G4q | reh:A C5w | D5w | E5w | reh:B F5w | G5w", "A 0-3, B 4-5")]
+    [InlineData("| {: C5w | D5w | ending:1 E5w end:1 :} | ending:2 F5w end:2 | G5w | A5w", " 0-3,  4-5")]
+    [InlineData("| C5w | D5w double | E5w | F5w", " 0-1,  2-3")]
+    [InlineData("| C5w | D5w", " 0-1")]
+    public void Sections_take_their_pickup_and_their_endings_in(string music, string expected)
+    {
+        var (context, part) = Read(music);
+        Assert.Equal(expected, string.Join(", ", Sections.Of(context, part).Select(s => $"{s.Letter} {s.From}-{s.To}")));
+    }
+
+    [Theory]
     [MemberData(nameof(All))]
     public void Two_measures_of_rest_in_front_change_nothing(string music)
     {

@@ -38,6 +38,27 @@ public sealed class WindowTests
         Assert.Contains("notes a second", end.Why, StringComparison.Ordinal);
     }
 
+    // Two tempos are two jobs, each with its own limits.
+    [Theory]
+    [InlineData("| tempo:q=120 C5q D5 E5 F5 | G5w | tempo:q=60 C5s D5 E5 F5 G5 F5 E5 D5 C5h | C5w", "0-1 2-3")]
+    [InlineData("| tempo:q=120 C5q D5 E5 F5 | tempo:q=120 G5w | C5w", "0-2")]
+    public void Each_printed_tempo_has_its_own_window(string music, string ranges)
+    {
+        var score = ShortFormReader.Score($"part \"Flute\"\nmeter:4/4 {music}");
+        var context = new StudyContext(score, House.Default);
+        var windows = TempoWindows.Each(context, score.Parts[0], 0, score.Measures.Count - 1, new WhoPlays("comfortable"));
+        Assert.Equal(ranges, string.Join(' ', windows.Select(w => $"{w.From}-{w.To}")));
+        Assert.All(windows, w => Assert.Equal(context.Tempo.QuarterBpmAt(w.From), w.Window.Goal!.QuarterBpm));
+    }
+
+    [Fact]
+    public void A_range_in_words_is_the_printed_range()
+    {
+        var printed = Window("part \"Flute\"\nmeter:4/4 | \"♩ = 70–84\" C5q D5 E5 F5 | G5w").Printed!;
+        Assert.Equal((70, 84), (printed.From, printed.To));
+        Assert.Equal(120, Window("part \"Flute\"\nmeter:6/8 | \"about 80\" C5e D5 E5 F5 E5 D5 | C5h.").Printed!.From);
+    }
+
     [Fact]
     public void One_quick_note_alone_is_a_figure()
     {

@@ -9289,7 +9289,7 @@ export interface components {
             /** @description The reason with its numbers. */
             why: string;
         };
-        /** @description A measure on the strip. */
+        /** @description A measure on the strip; its tempo is told in the unit that is printed or beaten. */
         FrameView: {
             /** Format: int32 */
             index: number;
@@ -9301,6 +9301,7 @@ export interface components {
             length: string;
             /** Format: double */
             quarterBpm: number;
+            unit: string;
         };
         /** @description A mark or remark of the director's own, for several parts at once. */
         FreeMarkRequest: {
@@ -11466,6 +11467,12 @@ export interface components {
             goal: null | components["schemas"]["TempoView"];
             /** @description All this in words. */
             why: string;
+            /** @description Labels of its first and last measure. */
+            measures: string[];
+            /** @description False where the tempo is a guess, since none is printed. */
+            known: boolean;
+            /** @description The windows of the tempos that follow in the range. */
+            later?: components["schemas"]["WindowView"][];
         };
     };
     responses: never;

@@ -30,7 +30,8 @@ public sealed record PlanPassage(
 /// <summary>What is to be planned.</summary>
 /// <param name="Days">The days in their order, each once.</param>
 /// <param name="Passages">The passages in the order of the music.</param>
-/// <param name="Rule">Which of two equally good plans: <c>hardest-first</c>, <c>from-start</c> or <c>from-end</c>.</param>
+/// <param name="Rule">Which of two equally good plans: <c>hardest-first</c>, <c>from-start</c>, <c>from-end</c> or
+/// <c>joined</c>, in which passages are begun as <c>from-start</c>.</param>
 public sealed record PlanProblem(IReadOnlyList<PlanDay> Days, IReadOnlyList<PlanPassage> Passages, string Rule = "hardest-first")
 {
     /// <summary>Players who have more or less time than others, as a share of a day's minutes.</summary>
@@ -46,7 +47,7 @@ public sealed record PlanProblem(IReadOnlyList<PlanDay> Days, IReadOnlyList<Plan
     public IReadOnlyList<PlanPassage> InOrder =>
         Rule switch
         {
-            "from-start" => Passages,
+            "from-start" or "joined" => Passages,
             "from-end" => [.. Passages.Reverse()],
             _ => [.. Passages.OrderByDescending(p => p.Minutes * p.Sessions)],
         };

@@ -51,17 +51,21 @@ public static class SeasonItems
     /// <param name="items">The items.</param>
     /// <param name="today">The first day of the plan.</param>
     /// <param name="set">Days that were set by hand, by key of the item.</param>
+    /// <param name="inTurn">True where the passages of a piece are begun one after the other.</param>
     public static IReadOnlyList<PlanPassage> ForPlanner(
-        IEnumerable<SeasonItem> items,
+        IReadOnlyList<SeasonItem> items,
         DateOnly today,
-        IReadOnlyDictionary<string, IReadOnlyList<DateOnly>> set
+        IReadOnlyDictionary<string, IReadOnlyList<DateOnly>> set,
+        bool inTurn = false
     ) =>
         [
             .. items.Select(i =>
             {
-                var from = i.Passage.From > today ? i.Passage.From : today;
                 var days = set.GetValueOrDefault(i.Key) ?? [];
-                var gap = Math.Clamp((int)((i.Passage.Due.DayNumber - from.DayNumber) * ShareOfTheWindow / i.Sessions), 1, WidestGap);
+                var begins = i.Passage.From > today ? i.Passage.From : today;
+                var (from, until) = inTurn ? PassageTurns.Of(i, items, begins) : (begins, i.Passage.Due);
+                from = days.Append(from).Min();
+                var gap = Math.Clamp((int)((until.DayNumber - from.DayNumber) * ShareOfTheWindow / i.Sessions), 1, WidestGap);
                 return new PlanPassage(
                     i.Key,
                     i.Minutes,

@@ -25,7 +25,14 @@ public sealed record SeasonPassage(
     DateOnly From,
     DateOnly Due,
     IReadOnlyList<PlayerProgress> Players
-);
+)
+{
+    /// <summary>Number of its piece.</summary>
+    public long Piece { get; init; }
+
+    /// <summary>Its first measure from 0.</summary>
+    public int Measure { get; init; }
+}
 
 /// <summary>How the players of an item go along.</summary>
 public enum Band

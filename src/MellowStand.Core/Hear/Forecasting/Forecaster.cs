@@ -1,4 +1,5 @@
 using System.Globalization;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Hear;
 
@@ -25,7 +26,14 @@ public static class Forecaster
     /// <param name="goal">Goal in quarters per minute.</param>
     /// <param name="due">The date.</param>
     /// <param name="prior">How common each kind of learner is; the usual one when left out.</param>
-    public static Forecast Of(IReadOnlyCollection<HeardTempo> entries, double goal, DateOnly due, LearnerPrior? prior = null)
+    /// <param name="unit">The unit in which its words tell tempos; the quarter when left out.</param>
+    public static Forecast Of(
+        IReadOnlyCollection<HeardTempo> entries,
+        double goal,
+        DateOnly due,
+        LearnerPrior? prior = null,
+        ToldUnit? unit = null
+    )
     {
         if (Lacks(entries) is { } lacks)
             return new Forecast(Readiness.CannotTell, entries.Count, null, null, null, null, null, null, lacks);
@@ -50,7 +58,7 @@ public static class Forecaster
             ready,
             Round(gain),
             Round(middle),
-            Why(entries, goal, due, there, chance, (low, high), gain, ready)
+            Why(unit ?? ToldUnit.Quarter, entries, goal, due, there, chance, (low, high), gain, ready)
         );
     }
 
@@ -136,6 +144,7 @@ public static class Forecaster
     }
 
     private static string Why(
+        ToldUnit unit,
         IReadOnlyCollection<HeardTempo> entries,
         double goal,
         DateOnly due,
@@ -150,11 +159,11 @@ public static class Forecaster
         var heard = failed == 0 ? Count(entries.Count) : $"{Count(entries.Count)}, {failed} of them not clean";
         if (there is { } day)
             return $"{heard}: the goal was clean on {Date(day)}.";
-        var climbs = gain < 0.1 ? "and the clean tempo does not climb" : $"gaining {Number(Math.Round(gain, 1))} a week";
+        var climbs = gain < 0.1 ? "and the clean tempo does not climb" : $"gaining {unit.Number(gain)} a week";
         var reached = ready is { } on ? $"; the goal is as likely clean as not on {Date(on)}" : "";
-        return $"{heard}, {climbs}: quarter = {Number(Math.Round(span.Low))} to {Number(Math.Round(span.High))} on "
+        return $"{heard}, {climbs}: {unit.Whole(span.Low)} to {Math.Round(unit.In(span.High))} on "
             + $"{Date(due)} in eight of ten "
-            + $"cases against a goal of {Number(goal)}, a chance of {Chances.Words(chance)}{reached}.";
+            + $"cases against a goal of {unit.Number(goal)}, a chance of {Chances.Words(chance)}{reached}.";
     }
 
     private static double Round(double bpm) => Math.Round(bpm, 1);
@@ -166,8 +175,6 @@ public static class Forecaster
             1 => "1 entry",
             _ => n.ToString(CultureInfo.InvariantCulture) + " entries",
         };
-
-    private static string Number(double n) => n.ToString("0.#", CultureInfo.InvariantCulture);
 
     private static string Date(DateOnly d) => d.ToString("MMM d", CultureInfo.InvariantCulture);
 }

@@ -1,4 +1,5 @@
-using System.Globalization;
+using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Hear;
 
@@ -13,7 +14,8 @@ public sealed record NewEntry(string Player, HeardTempo Heard, bool HasIt, bool 
 /// <param name="Start">The first tempo in quarters a minute.</param>
 /// <param name="Goal">The goal in quarters a minute.</param>
 /// <param name="Due">The date.</param>
-public sealed record PassageTempos(double Start, double Goal, DateOnly Due);
+/// <param name="Unit">The unit of its goal, in which tempos are told.</param>
+public sealed record PassageTempos(double Start, double Goal, DateOnly Due, ToldUnit Unit);
 
 /// <summary>What looks like a slip of the hand, asked back before it is kept.</summary>
 /// <remarks>The limits are ours: nobody logs what is twice as fast as the goal, half as fast as the start, or a third faster than last
@@ -31,15 +33,15 @@ public static class LogQuestions
     public static IReadOnlyList<string> Of(NewEntry entry, PassageTempos passage, IReadOnlyList<HeardTempo> before)
     {
         var questions = new List<string>();
-        var (heard, bpm) = (entry.Heard, entry.Heard.QuarterBpm);
+        var (heard, bpm, unit) = (entry.Heard, entry.Heard.QuarterBpm, passage.Unit);
         if (bpm > passage.Goal * FarAbove)
-            questions.Add($"Quarter = {Number(bpm)} against a goal of {Number(passage.Goal)}: is that right?");
+            questions.Add($"{Sentences.Capital(unit.Words(bpm))} against a goal of {unit.Number(passage.Goal)}: is that right?");
         if (bpm < passage.Start * FarBelow)
-            questions.Add($"Quarter = {Number(bpm)}, and the passage begins at {Number(passage.Start)}: is that right?");
+            questions.Add($"{Sentences.Capital(unit.Words(bpm))}, and the passage begins at {unit.Number(passage.Start)}: is that right?");
         if (before.Count > 0 && before[0] == heard)
             questions.Add($"{entry.Player} was logged just so already on this day: once more?");
         else if (heard.Clean && before.FirstOrDefault(b => b.Clean) is { } last && bpm > last.QuarterBpm * Leap)
-            questions.Add($"{entry.Player} was clean at {Number(last.QuarterBpm)} last: now {Number(bpm)}?");
+            questions.Add($"{entry.Player} was clean at {unit.Number(last.QuarterBpm)} last: now {unit.Number(bpm)}?");
         if (heard.Day > passage.Due)
             questions.Add($"The passage was due on {passage.Due:yyyy-MM-dd}: log a later day?");
         if (!entry.HasIt)
@@ -48,6 +50,4 @@ public static class LogQuestions
             questions.Add($"{entry.Player} plays another instrument than its parts: log it all the same?");
         return questions;
     }
-
-    private static string Number(double n) => n.ToString("0.#", CultureInfo.InvariantCulture);
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using MellowStand.Core.HouseRules;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Hear;
 
@@ -29,13 +30,15 @@ public static class WhatGives
     /// <param name="due">The date.</param>
     /// <param name="heat">Label and heat of each measure of the passage.</param>
     /// <param name="prior">How common each kind of learner is.</param>
+    /// <param name="unit">The unit in which tempos are told; the quarter when left out.</param>
     public static IReadOnlyList<SectionGive> Of(
         House house,
         IReadOnlyList<IReadOnlyCollection<HeardTempo>> players,
         double goal,
         DateOnly due,
         IReadOnlyList<(string Label, double Heat)> heat,
-        LearnerPrior prior
+        LearnerPrior prior,
+        ToldUnit? unit = null
     )
     {
         double? ChanceAt(double asked, DateOnly day) =>
@@ -44,22 +47,24 @@ public static class WhatGives
             return [];
         return
         [
-            .. new[] { Tempo(goal, g => ChanceAt(g, due)), Calendar(due, d => ChanceAt(goal, d)), Passage(heat) }.OfType<SectionGive>(),
+            .. new[]
+            {
+                Tempo(goal, unit ?? ToldUnit.Quarter, g => ChanceAt(g, due)),
+                Calendar(due, d => ChanceAt(goal, d)),
+                Passage(heat),
+            }.OfType<SectionGive>(),
         ];
     }
 
-    private static SectionGive? Tempo(double goal, Func<double, double?> chance)
+    private static SectionGive? Tempo(double goal, ToldUnit unit, Func<double, double?> chance)
     {
         for (var i = 1; i <= GoalSteps; i++)
         {
-            var slower = Math.Floor(goal * (1 - ((1 - LowestGoal) * i / GoalSteps)));
+            var slower = Math.Floor(unit.In(goal) * (1 - ((1 - LowestGoal) * i / GoalSteps))) * unit.Quarters.Value;
             if (chance(slower) is { } there && there >= Ready)
                 return new SectionGive(
                     "tempo",
-                    string.Create(
-                        CultureInfo.InvariantCulture,
-                        $"At quarter = {slower:0} instead of {goal:0.#} the chance is {Chances.Words(there)}."
-                    )
+                    $"At {unit.Words(slower)} instead of {unit.Number(goal)} the chance is {Chances.Words(there)}."
                 );
         }
 

@@ -54,7 +54,7 @@ public sealed class TempoLine
         Signs = Once(
             score
                 .Parts.SelectMany(p => p.Directions)
-                .Select(Read)
+                .Select(d => Read(score, d))
                 .OfType<TempoSign>()
                 .OrderBy(s => s.Onset)
                 .ThenBy(s => s.Kind is TempoKind.Slowing or TempoKind.Quickening)
@@ -165,11 +165,24 @@ public sealed class TempoLine
         && (a.Onset == b.Onset || a.Metronome is null)
         && string.Equals(a.Text, b.Text, StringComparison.OrdinalIgnoreCase);
 
-    private static TempoSign? Read(Direction d) =>
+    // A number in words, as "♩ = 170–200" or "about 96", counts as if it were a metronome mark; alone it means the beat.
+    private static MetronomeMark? InWords(Score score, Direction d) =>
+        MetronomeText.Read(d.Text) is { } said
+            ? new MetronomeMark(said.Unit ?? score.Measures[d.MeasureIndex].Meter.BeatUnit, said.Bpm, said.UpperBpm)
+            : null;
+
+    private static TempoSign? Read(Score score, Direction d) =>
         d switch
         {
             { Kind: DirectionKind.Metronome, Metronome: not null } or { Kind: DirectionKind.Metronome, Equation: not null } =>
                 new TempoSign(d.MeasureIndex, d.Onset, d.Text, TempoKind.Fixed, d.Metronome) { Equation = d.Equation },
+            { Kind: DirectionKind.Words } when InWords(score, d) is { } mark => new TempoSign(
+                d.MeasureIndex,
+                d.Onset,
+                d.Text,
+                TempoKind.Fixed,
+                mark
+            ),
             { Kind: DirectionKind.Words } when TempoWords.TempoIn(d.Text) is { } word => new TempoSign(
                 d.MeasureIndex,
                 d.Onset,

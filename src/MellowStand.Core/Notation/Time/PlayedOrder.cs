@@ -84,6 +84,17 @@ public sealed class PlayedOrder
         return (complete ? player._order : [.. Enumerable.Range(0, signs.Count)], warnings);
     }
 
+    /// <summary>Which ending each measure belongs to.</summary>
+    public static IReadOnlyList<RepeatEnding> EndingsOf(IReadOnlyList<RepeatSigns> signs) => [.. FindEndings(signs).Select(Kind)];
+
+    private static RepeatEnding Kind(Ending? ending) =>
+        ending switch
+        {
+            { GroupHasRepeat: true, IsLast: true } => RepeatEnding.GoesOn,
+            { GroupHasRepeat: true, IsLast: false } => RepeatEnding.LeadsBack,
+            _ => RepeatEnding.None,
+        };
+
     // Two coda signs and no words: the first is where to leave, the second is where to land.
     private static void ResolveCodaSigns(IReadOnlyList<RepeatSigns> signs)
     {

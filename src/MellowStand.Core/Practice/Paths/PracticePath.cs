@@ -8,8 +8,8 @@ public sealed record PathStep(IReadOnlyList<string> Recipes);
 
 /// <summary>Which ways to practice at which steps of a ladder.</summary>
 /// <remarks>At most three a step, those that suit best first and the others in turn; the last step is the music as printed. Ornaments out
-/// first or
-/// always in by the house rule <c>ornaments</c>; chunks in the order of <c>chunks</c>. Common practice, no published source.</remarks>
+/// first or always in by the house rule <c>ornaments</c>; chunks in the order of <c>chunks</c>. Common practice, no published
+/// source.</remarks>
 public static class PracticePath
 {
     private const int MostAStep = 3;
@@ -29,6 +29,7 @@ public static class PracticePath
             .Select(o => o.Recipe.Name)
             .ToList();
         var turns = new int[PracticeStages.Count];
+        // Rhythm and awkward changes are sure before they are joined: a step goes through its ways in the order of the stages.
         return
         [
             .. Enumerable
@@ -38,7 +39,12 @@ public static class PracticePath
                     if (i == steps - 1)
                         return new PathStep([.. suiting.Where(r => r == "with-line")]);
                     var stage = i * PracticeStages.Count / steps;
-                    return new PathStep(InTurn([.. suiting.Where(r => PracticeStages.Has(r, stage))], turns[stage]++));
+                    return new PathStep(
+                        [
+                            .. InTurn([.. suiting.Where(r => PracticeStages.Has(r, stage))], turns[stage]++)
+                                .OrderBy(PracticeStages.PlaceOf),
+                        ]
+                    );
                 }),
         ];
     }

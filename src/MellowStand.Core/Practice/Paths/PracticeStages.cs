@@ -32,16 +32,22 @@ internal static class PracticeStages
         ["with-line"] = [2],
     };
 
+    private static readonly string[] InOrder = [.. Stages.Keys];
+
     // How the house's order of chunks is practiced.
     private static readonly Dictionary<string, string[]> Chunks = new()
     {
         ["hardest-first"] = ["pair", "beat-to-beat"],
         ["from-start"] = ["to-the-downbeat", "two-measures"],
         ["from-end"] = ["from-the-end"],
+        ["joined"] = ["to-the-downbeat", "two-measures"],
     };
 
     /// <summary>True where a recipe belongs to a stage, from 0.</summary>
     public static bool Has(string recipe, int stage) => Stages.TryGetValue(recipe, out var stages) && stages.Contains(stage);
+
+    /// <summary>The place of a recipe in the order of practice: what it rests on comes before it.</summary>
+    public static int PlaceOf(string recipe) => Array.IndexOf(InOrder, recipe);
 
     /// <summary>The recipes that practice chunks in an order of the house rule <c>chunks</c>.</summary>
     public static IReadOnlyList<string> ChunksOf(string order) => Chunks.GetValueOrDefault(order) ?? [];

@@ -55,7 +55,28 @@ public static class TempoWindows
     private const double SlowBeat = 50;
     private const double Least = 20;
 
-    /// <summary>The window.</summary>
+    /// <summary>The windows of a range, one for each tempo that is printed in it.</summary>
+    /// <param name="context">The prepared score.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="from">First measure from 0.</param>
+    /// <param name="to">Last measure from 0.</param>
+    /// <param name="who">Who plays.</param>
+    /// <returns>Each with its measures, in order; at least one.</returns>
+    public static IReadOnlyList<(int From, int To, TempoWindow Window)> Each(
+        StudyContext context,
+        Part part,
+        int from,
+        int to,
+        WhoPlays who
+    )
+    {
+        var all = new List<(int, int, TempoWindow)>();
+        for (var first = from; first <= to; first = EndOfTempo(context, first, to) + 1)
+            all.Add((first, EndOfTempo(context, first, to), Of(context, part, first, to, who)));
+        return all;
+    }
+
+    /// <summary>The window of the first tempo of a range.</summary>
     /// <param name="context">The prepared score.</param>
     /// <param name="part">The part.</param>
     /// <param name="from">First measure from 0.</param>
@@ -75,7 +96,7 @@ public static class TempoWindows
         var steps = plan?.Excerpt ?? excerpt;
         var pressures = Pressures.Of(steps, plan, CleanLimits.Of(instrument, who.Level));
         var told = ToldUnit.At(context, from);
-        var unit = BeatUnit.OfLength(told.Quarters) ?? BeatUnit.Find("quarter")!;
+        var unit = BeatUnit.OfLength(told.Quarters) ?? BeatUnit.Quarter;
         var fastest = Nearer(FastestTempo.Of(context, steps, pressures, Ratio), who, told);
         var slowest = SlowestTempo.Of(context, part, from, to, who.Level, Ratio);
         var printed = Printed(context, from);
@@ -135,8 +156,14 @@ public static class TempoWindows
     // The last measure before another tempo begins: two tempos are two jobs.
     private static int EndOfTempo(StudyContext context, int from, int to)
     {
-        var next = context.Tempo.Signs.FirstOrDefault(s => s.Kind == TempoKind.Fixed && s.Measure > from && s.Measure <= to);
-        return next is null || context.Tempo.QuarterBpmAt(next.Measure) == context.Tempo.QuarterBpmAt(from) ? to : next.Measure - 1;
+        var here = context.Tempo.QuarterBpmAt(from);
+        var next = context.Tempo.Signs.FirstOrDefault(s =>
+            s.Kind == TempoKind.Fixed
+            && s.Measure > from
+            && s.Measure <= to
+            && context.Tempo.QuarterBpmAt(s.Measure) != here
+        );
+        return next is null ? to : next.Measure - 1;
     }
 
     private static string Rest(StudyContext context, int to, int all) =>

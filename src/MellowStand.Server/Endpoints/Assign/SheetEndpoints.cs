@@ -88,7 +88,7 @@ internal static class SheetEndpoints
                 beats == "1" ? "1 beat" : $"{beats} beats",
                 notes,
                 [.. MarkEndpoints.Of(piece).Where(r => row.Place.Meets(r.Index, r.Index) && row.Place.HasAny(r.Parts))],
-                StepAdvice.Of(score, row.Place, piece.Layer.Knowledge.House, row.Steps.Count),
+                StepAdvice.Of(piece.Layer.Study, row.Place, row.Steps.Count),
                 MoveOn.Words(piece.Layer.Knowledge.House),
                 PathEndpoints.Of(piece, row, practice.Of(row.Id)).Steps
             )

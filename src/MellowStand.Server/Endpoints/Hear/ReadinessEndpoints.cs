@@ -175,7 +175,8 @@ public static class ReadinessEndpoints
             row.Goal.QuarterBpm,
             row.Due,
             times.Of(row, 1).Measures,
-            players[0].Prior
+            players[0].Prior,
+            new(row.Goal.Unit.Quarters)
         );
         return TypedResults.Ok<IReadOnlyList<GiveView>>([.. gives.Select(g => new GiveView(g.What, g.Why))]);
     }

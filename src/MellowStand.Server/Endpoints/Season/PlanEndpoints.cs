@@ -61,7 +61,7 @@ public static class PlanEndpoints
     private const int MostCells = 30_000;
     private const double Seconds = 6;
 
-    private static readonly string[] Rules = ["hardest-first", "from-start", "from-end"];
+    private static readonly string[] Rules = ["hardest-first", "from-start", "from-end", "joined"];
     private static readonly SemaphoreSlim Turns = new(1);
 
     /// <summary>Maps the group.</summary>

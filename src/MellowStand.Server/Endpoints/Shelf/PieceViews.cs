@@ -1,5 +1,7 @@
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
+using MellowStand.Core.Tempo;
 using MellowStand.Server.Services;
 using MellowStand.Storage;
 
@@ -25,7 +27,7 @@ public sealed record PartView(
     bool CanSplit
 );
 
-/// <summary>A measure on the strip.</summary>
+/// <summary>A measure on the strip; its tempo is told in the unit that is printed or beaten.</summary>
 public sealed record FrameView(
     int Index,
     string Label,
@@ -34,7 +36,8 @@ public sealed record FrameView(
     string Key,
     bool Pickup,
     string Length,
-    double QuarterBpm
+    double QuarterBpm,
+    string Unit
 );
 
 /// <summary>One piece.</summary>
@@ -94,7 +97,8 @@ public sealed record PieceView(
             ConcertKey(piece.Layer.Current.Parts[0], m.Index),
             m.IsPickup,
             m.Length.ToString(),
-            Math.Round(piece.Layer.Study.Tempo.QuarterBpmAt(m.Index), 1)
+            Math.Round(piece.Layer.Study.Tempo.QuarterBpmAt(m.Index), 1),
+            (BeatUnit.OfLength(ToldUnit.At(piece.Layer.Study, m.Index).Quarters) ?? BeatUnit.Quarter).Name
         );
 
     // The strip shows the sounding key: it is the same for all parts.

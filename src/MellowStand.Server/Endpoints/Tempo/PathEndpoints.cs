@@ -44,7 +44,7 @@ public static class PathEndpoints
         var offers = RecipeTable.For(VariantEndpoints.PassageOf(piece, row.Place));
         var views = offers.ToDictionary(o => o.Recipe.Name, VariantEndpoints.View);
         var house = PracticePath.Of(offers, piece.Layer.Knowledge.House, row.Steps.Count);
-        var advice = Core.Assign.StepAdvice.Of(piece.Layer.Current, row.Place, piece.Layer.Knowledge.House, row.Steps.Count);
+        var advice = Core.Assign.StepAdvice.Of(piece.Layer.Study, row.Place, row.Steps.Count);
         // A ladder that has grown since is the house's where the director has said nothing.
         IReadOnlyList<string> At(int step) => own.Steps is { } steps && step < steps.Count ? steps[step] : house[step].Recipes;
         return new PathView(

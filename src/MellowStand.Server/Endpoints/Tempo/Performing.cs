@@ -1,6 +1,7 @@
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Performance;
+using MellowStand.Core.Reading;
 using MellowStand.Core.Study;
 using MellowStand.Core.Tempo;
 using MellowStand.Server.Services;
@@ -88,8 +89,7 @@ public static class Performing
 
     private static TempoMark TempoOf(StudyContext study, int first, PerformanceRequestView request)
     {
-        var beat = study.Score.Measures[first].Meter.BeatUnit;
-        var unit = request.Unit ?? (BeatUnit.OfLength(beat) ?? BeatUnit.Find("quarter")!).Name;
+        var unit = request.Unit ?? (BeatUnit.OfLength(ToldUnit.At(study, first).Quarters) ?? BeatUnit.Quarter).Name;
         var printed = study.Tempo.QuarterBpmAt(first) / (BeatUnit.Find(unit)?.Quarters.Value ?? 1);
         return TempoEndpoints.Playable(new TempoView(unit, request.Bpm ?? printed));
     }

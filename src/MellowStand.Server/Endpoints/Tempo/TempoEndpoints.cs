@@ -117,7 +117,7 @@ public static class TempoEndpoints
         var printed = piece.Layer.Study.Tempo.MarkAt(first);
         var quarter = GoalTempo.QuarterBpmAt(piece.Layer.Study.Tempo, piece.Layer.Knowledge.House, first);
         var beat = printed is null ? piece.Layer.Current.Measures[first].Meter.BeatUnit : printed.Unit;
-        var unit = BeatUnit.OfLength(beat) ?? BeatUnit.Find("quarter")!;
+        var unit = BeatUnit.OfLength(beat) ?? BeatUnit.Quarter;
         var bpm = Math.Round(quarter / unit.Quarters.Value, 1);
         return TypedResults.Ok(
             new TempoHint(

@@ -27,7 +27,17 @@ public sealed record WindowView(
     TempoView? Start,
     TempoView? Goal,
     string Why
-);
+)
+{
+    /// <summary>Labels of its first and last measure.</summary>
+    public required IReadOnlyList<string> Measures { get; init; }
+
+    /// <summary>False where the tempo is a guess, since none is printed.</summary>
+    public required bool Known { get; init; }
+
+    /// <summary>The windows of the tempos that follow in the range.</summary>
+    public IReadOnlyList<WindowView> Later { get; init; } = [];
+}
 
 /// <summary>The window of workable tempi of a part and range, for one player where named.</summary>
 public static class WindowEndpoints
@@ -48,17 +58,25 @@ public static class WindowEndpoints
         var piece = desk.Open(id);
         var own = piece.Part(part ?? who.PartOf(piece, player));
         var place = piece.Book.OfParts([own.Id], from, to);
-        var window = TempoWindows.Of(piece.Layer.Study, own, place.From.Index, place.To.Index, who.Of(piece, place, player));
-        return TypedResults.Ok(
-            new WindowView(
-                End(piece, window.Slowest),
-                End(piece, window.Fastest),
-                window.Printed is { } p ? new PrintedTempoView(p.From, p.To) : null,
-                Mark(window.Start),
-                Mark(window.Goal),
-                window.Why
-            )
-        );
+        var windows = TempoWindows.Each(piece.Layer.Study, own, place.From.Index, place.To.Index, who.Of(piece, place, player));
+        return TypedResults.Ok(View(piece, windows[0]) with { Later = [.. windows.Skip(1).Select(w => View(piece, w))] });
+    }
+
+    private static WindowView View(OpenPiece piece, (int From, int To, TempoWindow Window) at)
+    {
+        var window = at.Window;
+        return new WindowView(
+            End(piece, window.Slowest),
+            End(piece, window.Fastest),
+            window.Printed is { } p ? new PrintedTempoView(p.From, p.To) : null,
+            Mark(window.Start),
+            Mark(window.Goal),
+            window.Why
+        )
+        {
+            Measures = [piece.Label(at.From), piece.Label(at.To)],
+            Known = piece.Layer.Study.Tempo.IsKnownAt(at.From),
+        };
     }
 
     private static WindowEndView? End(OpenPiece piece, WindowEnd? end) =>

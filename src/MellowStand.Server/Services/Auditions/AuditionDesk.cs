@@ -181,7 +181,7 @@ public sealed class AuditionDesk(
             entry.Kind,
             null,
             "",
-            BeatUnit.Find("quarter")!,
+            BeatUnit.Quarter,
             printed?.Bpm,
             printed?.UpperBpm,
             "",

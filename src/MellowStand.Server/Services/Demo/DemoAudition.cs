@@ -135,7 +135,7 @@ public sealed class DemoAudition(
     {
         var piece = pieces.Open(entry.Piece);
         var place = piece.Book.OfParts([piece.Layer.Current.Parts[0].Id], part.From, part.To);
-        var unit = BeatUnit.Find("quarter")!;
+        var unit = BeatUnit.Quarter;
         var goal = Math.Round(entry.Slowest ?? 80);
         var start = Math.Round(goal * 0.7);
         var (begins, due) = (clock.Today().AddDays(-18), round.Held.AddDays(-3));

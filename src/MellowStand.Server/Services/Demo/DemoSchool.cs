@@ -185,7 +185,7 @@ public sealed class DemoSchool(
         string[] sections
     )
     {
-        var quarter = BeatUnit.Find("quarter")!;
+        var quarter = BeatUnit.Quarter;
         var begins = today.AddDays(-begunDaysAgo);
         var due = today.AddDays(dueInDays);
         var (first, last) = (new TempoMark(quarter, start), new TempoMark(quarter, goal));
@@ -229,7 +229,7 @@ public sealed class DemoSchool(
                         0,
                         passage,
                         player.Id,
-                        new TempoMark(BeatUnit.Find("quarter")!, Math.Round(bpm)),
+                        new TempoMark(BeatUnit.Quarter, Math.Round(bpm)),
                         today.AddDays(-5 * weeksAgo),
                         k == times - 1 ? remarks[n % remarks.Count] : ""
                     )

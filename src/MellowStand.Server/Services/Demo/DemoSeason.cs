@@ -69,7 +69,7 @@ public sealed class DemoSeason(
                     0,
                     passage.Id,
                     r.Player.Id,
-                    new TempoMark(BeatUnit.Find("quarter")!, Math.Round(r.LastClean!.Value * 1.08)),
+                    new TempoMark(BeatUnit.Quarter, Math.Round(r.LastClean!.Value * 1.08)),
                     today.AddDays(-2),
                     "",
                     false

@@ -48,7 +48,7 @@ public sealed class LogDesk(
         var before = log.Of(row.Passage, row.Player).Where(l => l.Id != but).Select(l => Heard(l)).ToList();
         return LogQuestions.Of(
             new NewEntry(player.Name, Heard(row), passage.IsFor(player), Plays(passage, player)),
-            new PassageTempos(passage.Start.QuarterBpm, passage.Goal.QuarterBpm, passage.Due),
+            new PassageTempos(passage.Start.QuarterBpm, passage.Goal.QuarterBpm, passage.Due, new(passage.Goal.Unit.Quarters)),
             before
         );
     }

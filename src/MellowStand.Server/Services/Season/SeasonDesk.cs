@@ -38,7 +38,11 @@ public sealed class SeasonDesk(
                 p.Begins,
                 Later(practice.LastDay(p.Due, concerts.GetValueOrDefault(p.PieceId)), today),
                 [.. ready[p.Id].Select(r => Progress(p, r, rules))]
-            )),
+            )
+            {
+                Piece = p.PieceId,
+                Measure = p.Place.From.Index,
+            }),
             practice.Minutes
         );
     }
@@ -60,7 +64,8 @@ public sealed class SeasonDesk(
         var practice = calendar.Calendar();
         var last = items.Max(i => i.Passage.Due);
         var days = practice.Days(today, last < today.AddDays(LongestLook) ? last : today.AddDays(LongestLook));
-        var problem = new PlanProblem(days, SeasonItems.ForPlanner(items, today, SetDays(today, days)), house.House()["chunks"])
+        var rule = house.House()["chunks"];
+        var problem = new PlanProblem(days, SeasonItems.ForPlanner(items, today, SetDays(today, days), rule == "joined"), rule)
         {
             Shares = calendar.Shares().ToDictionary(s => s.Key.Value.ToString(CultureInfo.InvariantCulture), s => s.Value),
         };

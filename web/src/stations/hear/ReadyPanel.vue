@@ -183,6 +183,7 @@ defineExpose({ step, type })
               :player="r.player"
               :entries="heardOf(r.player)"
               :due="passage.due"
+              :unit="passage.goal.unit"
             />
           </details>
         </li>

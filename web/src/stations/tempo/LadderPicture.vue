@@ -1,19 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Schemas } from '../../api/client'
-import { place, spanOf } from './picture'
+import { place, spanOf, type Drawn } from './picture'
 
 /** The ladder as a picture: a step a dot over its day, the window behind it, and what was heard clean. */
 const props = defineProps<{
   steps: readonly { quarterBpm: number; day: number }[]
   days: number
-  window: Schemas['WindowView'] | undefined
+  window: Drawn | undefined
   heard: readonly number[]
   active: number
 }>()
 const emit = defineEmits<{ choose: [number] }>()
 const size = { width: 390, height: 150, edge: 14 }
-const none = { slowest: null, fastest: null, printed: null, start: null, goal: null, why: '' }
+const none = { slowest: null, fastest: null, printed: null }
 const span = computed(() => spanOf(props.window ?? none, [...props.steps.map((s) => s.quarterBpm), ...props.heard]))
 const at = computed(() => place(span.value, props.days, size))
 const line = computed(() => props.steps.map((s) => `${at.value.x(s.day)},${at.value.y(s.quarterBpm)}`).join(' '))

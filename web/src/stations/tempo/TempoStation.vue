@@ -9,6 +9,7 @@ import PracticeList from '../../practice/PracticeList.vue'
 import { quartersOf } from '../../common/units'
 import { useTransport } from '../../transport/store'
 import type { StationEvents, StationProps } from '..'
+import AskTempo from './AskTempo.vue'
 import LadderForm from './LadderForm.vue'
 import LadderPicture from './LadderPicture.vue'
 import StepsTable from './StepsTable.vue'
@@ -121,6 +122,13 @@ onMounted(() => emit('flags', []))
       <PickOne v-model:value="player" :options="players" label="For whom" />
     </div>
     <p v-if="window.isError.value" class="refused" role="alert">{{ window.error.value?.message }}</p>
+    <AskTempo
+      v-if="window.data.value && !window.data.value.known && window.data.value.goal"
+      :key="part"
+      :piece="id"
+      :part="part"
+      :unit="window.data.value.goal.unit"
+    />
     <WindowBox v-if="window.data.value" :window="window.data.value" />
     <h3>Steps</h3>
     <LadderForm :ask="ask" with-days @type="tempos.type" />

@@ -5,7 +5,7 @@ import { quartersOf, unitWords } from '../../common/units'
 import { spanOf, type Span } from './picture'
 
 /** The window of workable tempi: in words, and drawn on one scale of the unit that is printed or beaten. */
-const props = defineProps<{ window: Schemas['WindowView'] }>()
+const props = defineProps<{ window: Schemas['WindowView']; later?: boolean }>()
 const w = computed(() => props.window)
 const span = computed(() => spanOf(w.value))
 const at = (bpm: number, s: Span) => `${(Math.min(1, Math.max(0, (bpm - s.from) / (s.to - s.from))) * 100).toFixed(2)}%`
@@ -25,6 +25,7 @@ const told = (quarterBpm: number) => Math.round((quarterBpm / quartersOf(unit.va
 
 <template>
   <section class="window" data-testid="window" aria-label="Workable tempo">
+    <h3 v-if="w.later?.length || later" class="range">Measures {{ [...new Set(w.measures)].join('–') }}</h3>
     <p class="words">{{ w.why }}</p>
     <div v-if="w.start" class="scale" aria-hidden="true">
       <span v-if="bands.works" class="works" :style="bands.works"></span>
@@ -46,12 +47,17 @@ const told = (quarterBpm: number) => Math.round((quarterBpm / quartersOf(unit.va
         <dd>{{ w.fastest.why }}</dd>
       </template>
     </dl>
+    <WindowBox v-for="l in w.later" :key="l.measures[0]" :window="l" later />
   </section>
 </template>
 
 <style scoped>
 .window {
   margin: 8px 0 10px;
+}
+.range {
+  margin: 10px 0 2px;
+  font-size: 14px;
 }
 .words {
   margin: 0 0 8px;

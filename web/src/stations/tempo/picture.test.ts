@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { place, spanOf } from './picture'
 
 const end = (quarterBpm: number) => ({ quarterBpm, measure: '1', why: '' })
-const none = { slowest: null, fastest: null, printed: null, start: null, goal: null, why: '' }
+const none = { slowest: null, fastest: null, printed: null }
 
 test('the scale holds what a window tells, in whole tens', () => {
   const span = spanOf({ ...none, slowest: end(63), fastest: end(117), printed: { from: 96, to: 104 } })

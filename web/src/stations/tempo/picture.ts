@@ -7,8 +7,11 @@ export interface Span {
 
 const tens = (n: number, round: (x: number) => number) => round(n / 10) * 10
 
+/** What of a window is drawn. */
+export type Drawn = Pick<Schemas['WindowView'], 'slowest' | 'fastest' | 'printed'>
+
 /** The scale, in whole tens, that holds all that a window tells; what is far off its goal is cut. */
-export function spanOf(window: Schemas['WindowView'], more: readonly number[] = []): Span {
+export function spanOf(window: Drawn, more: readonly number[] = []): Span {
   const quarter = window.printed?.to ?? window.fastest?.quarterBpm ?? 100
   const most = Math.max(quarter * 1.6, ...more)
   const all = [

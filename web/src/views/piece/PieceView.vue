@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useDifferences, useHeat, useLines, usePiece } from '../../api/queries'
 import { warmUp } from '../../engraving/engraver'
+import { quartersOf } from '../../common/units'
 import type { Flagged } from '../../engraving/flags'
 import { isInDialog, isInside, isTyping, useStationKeys } from '../../keys/useKeys'
 import MarkDialog from '../../marks/MarkDialog.vue'
@@ -116,8 +117,8 @@ watch(
 watch(selection, () => (focus.value = null))
 watch(id, (now) => useTempos().open(now), { immediate: true })
 watch(
-  () => piece.data.value?.frames[shown.value.from]?.quarterBpm,
-  (bpm) => bpm && transport.suggest({ unit: 'quarter', bpm }),
+  () => piece.data.value?.frames[shown.value.from],
+  (f) => f && transport.suggest({ unit: f.unit, bpm: Math.round((f.quarterBpm / quartersOf(f.unit)) * 10) / 10 }),
   { immediate: true },
 )
 watch([() => piece.data.value?.title, () => route.path], ([t]) => t && (document.title = `${t} · Mellow Stand`), {

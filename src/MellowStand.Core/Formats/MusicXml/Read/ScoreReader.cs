@@ -87,6 +87,7 @@ public static class ScoreReader
         var rehearsals = new Dictionary<int, string>();
         foreach (var mark in readers.SelectMany(r => r.Directions).Where(d => d.Kind == DirectionKind.Rehearsal))
             rehearsals.TryAdd(mark.MeasureIndex, mark.Text);
+        var endings = Notation.PlayedOrder.EndingsOf(signs);
         for (var i = 0; i < labels.Count; i++)
         {
             var meter = readers[0].InForce[i].Meter;
@@ -95,7 +96,11 @@ public static class ScoreReader
             var isImplicit = document.MeasureHeads[i].Attribute("implicit")?.Value == "yes";
             var isPickup = length < meter.Length && (i == 0 || isImplicit);
             frames.Add(
-                new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsals.GetValueOrDefault(i)) { Opens = Opens(signs, i) }
+                new MeasureFrame(i, labels[i], start, length, meter, isPickup, rehearsals.GetValueOrDefault(i))
+                {
+                    Opens = Opens(signs, i),
+                    Ending = endings[i],
+                }
             );
             start += length;
             ScoreLimits.CheckTime(start, ScoreLimits.Quarters, "all");

@@ -21,6 +21,10 @@ namespace MellowStand.Core.Study.Rules;
 public sealed class HiddenKey : IStudyRule
 {
     private const int LeastMeasures = 3;
+
+    /// <summary>A piece that is in minor from its first measures on is hidden from nobody.</summary>
+    private const int LeastBefore = 2;
+
     private const double LeastShare = 0.6;
 
     /// <inheritdoc/>
@@ -48,7 +52,7 @@ public sealed class HiddenKey : IStudyRule
             // The range is that of the altered notes: before and after them, and where the signature holds again, nothing is hidden.
             if (altered.Hits.Count < 2 || altered.Densest() is not var (from, to))
                 continue;
-            if (to - from + 1 < LeastMeasures)
+            if (to - from + 1 < LeastMeasures || (Agrees(part, key, first) && from - Signed(part, from) < LeastBefore))
                 continue;
             altered = AlteredLetters.Of(part, printed, moved, key.IsMinor, from, to);
             if (altered.Hits.Count < LeastShare * (altered.Hits.Count + altered.Misses.Count))
@@ -79,7 +83,7 @@ public sealed class HiddenKey : IStudyRule
         {
             foreach (var (from, to) in BySignature(part, stretch))
             {
-                var hidden = IsHidden(context, part, stretch, from);
+                var hidden = IsHidden(part, stretch, from);
                 if (
                     open is { } o
                     && hidden
@@ -102,18 +106,20 @@ public sealed class HiddenKey : IStudyRule
             yield return last;
     }
 
-    // Other signs than the printed ones; or the relative minor of a piece that began in major, whose raised seventh no signature prints.
-    private static bool IsHidden(StudyContext context, Part part, KeyStretch stretch, int from)
+    // Other signs than the printed ones; or the relative minor of what the signature says, whose raised seventh it does not print.
+    private static bool IsHidden(Part part, KeyStretch stretch, int from) =>
+        !Agrees(part, stretch, from) || (stretch.IsMinor && part.Measures[from].Key.Mode is not "minor");
+
+    // The first measure of the signature that holds in one.
+    private static int Signed(Part part, int measure)
     {
-        var printed = Sounding(part, part.Measures[from].Key);
-        if (stretch.FifthsNear(printed) != printed)
-            return true;
-        var began = context.Keys[0];
-        return stretch.IsMinor
-            && part.Measures[from].Key.Mode is not "minor"
-            && began is { IsMinor: false }
-            && began.Tonic == stretch.RelativeMajor;
+        while (measure > 0 && part.Measures[measure - 1].Key == part.Measures[measure].Key)
+            measure--;
+        return measure;
     }
+
+    private static bool Agrees(Part part, KeyStretch stretch, int from) =>
+        stretch.FifthsNear(Sounding(part, part.Measures[from].Key)) == Sounding(part, part.Measures[from].Key);
 
     private static IEnumerable<(int From, int To)> BySignature(Part part, KeyStretch stretch)
     {

@@ -41,11 +41,9 @@ public sealed class Trill : IStudyRule
                 [note],
                 Severity.Note,
                 $"Trill {main.Name}–{upper.Name}",
-                $"{Capital(start)}, trill with {upper.Name}{(closing ? ", with closing notes" : "")}, {stop}; about "
+                $"{Sentences.Capital(start)}, trill with {upper.Name}{(closing ? ", with closing notes" : "")}, {stop}; about "
                     + $"{alternations} {(alternations == 1 ? "alternation fits" : "alternations fit")}.{context.IfTempo(note.MeasureIndex)}"
             );
         }
     }
-
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 }

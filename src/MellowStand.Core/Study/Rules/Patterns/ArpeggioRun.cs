@@ -9,6 +9,7 @@ namespace MellowStand.Core.Study.Rules;
 [Example("| C4e E4e G4e C5e G4e E4e C4q", 1)]
 [Example("| G4e B4e D5e F5e D5e B4e G4q", 1)]
 [Example("| C4e E4e G4e A4e C4h", 0)]
+[Example("key:F | C5e A4e D5e Bb4e E5e C5e F5e A5e | G5h F5h", 0, "a scale in thirds is no chord")]
 [Example("| C4q E4q G4q C5q | A4q C5q E5q A5q", 2, "a chord for each measure, no seventh over the bar line")]
 [Example("| C4q E4q G4q C5q | E5q C5q G4q E4q", 1, "the same chord goes on")]
 public sealed class ArpeggioRun : IStudyRule
@@ -26,9 +27,10 @@ public sealed class ArpeggioRun : IStudyRule
     {
         foreach (var phrase in context.MelodyOf(part).Phrases())
         {
+            var pairs = BrokenThirds.Of(phrase).ToList();
             for (var i = 0; i + LeastNotes <= phrase.Count;)
             {
-                if (Longest(phrase, i) is not { } found)
+                if (pairs.Exists(p => p.Holds(i)) || Longest(phrase, i) is not { } found)
                 {
                     i++;
                     continue;

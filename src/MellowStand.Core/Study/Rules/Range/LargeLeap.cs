@@ -41,13 +41,11 @@ public sealed class LargeLeap : IStudyRule
                 all,
                 size >= Wide && a.SoundingDuration <= 1 ? Severity.Warn : Severity.Note,
                 stretch.Count == 1 ? $"Leap from {a.Top} to {b.Top}" : $"{stretch.Count} large leaps",
-                $"{Capital(Intervals.Name(size))} from {a.Top} to {b.Top}: practice it an octave smaller first, and hear the "
+                $"{Sentences.Capital(Intervals.Name(size))} from {a.Top} to {b.Top}: practice it an octave smaller first, and hear the "
                     + $"second note before playing it."
             );
         }
     }
 
     private static bool Leaps(Note a, Note b) => Math.Abs(Runs.Semitones(a, b)) >= Least && b.Onset - (a.Onset + a.SoundingDuration) < 1;
-
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -57,7 +57,7 @@ public sealed class Return : IStudyRule
                     [],
                     block.EndsOtherwise && IsTelling(measures, block, 0) ? Severity.Warn : Severity.Note,
                     block.EndsOtherwise ? $"As {first}, with another ending" : $"The same as {first}",
-                    $"{Capital(again)} {Are(block)} {first} again: practice once{ending}."
+                    $"{Sentences.Capital(again)} {Are(block)} {first} again: practice once{ending}."
                 );
                 continue;
             }
@@ -74,7 +74,7 @@ public sealed class Return : IStudyRule
                 [.. notes.Select(n => n.Id)],
                 IsTelling(measures, block, differences.Count) ? Severity.Warn : Severity.Note,
                 $"As {first}, with a difference",
-                $"{Capital(again)} {Are(block)} {first} again, except: "
+                $"{Sentences.Capital(again)} {Are(block)} {first} again, except: "
                     + $"{named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}{ending}."
             )
             {
@@ -137,8 +137,6 @@ public sealed class Return : IStudyRule
     private static string FactOf(RepeatedBlock block) => $"{block.First} {block.Again} {block.Length}";
 
     private static string Are(RepeatedBlock block) => block.Length == 1 ? "is" : "are";
-
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
     private static string? Difference(MeasureContent a, MeasureContent b, bool pitchOrRhythm)
     {
