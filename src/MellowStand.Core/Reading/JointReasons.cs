@@ -36,14 +36,20 @@ internal static class JointReasons
     ];
 
     /// <summary>What is said of a place by the notes around it.</summary>
-    public static IEnumerable<JointReason> At(Line line, int place) =>
-        Table.Select(r => new JointReason(r.Words, r.Weigh(line, place))).Where(r => r.Weight != 0);
+    public static List<JointReason> At(Line line, int place)
+    {
+        var reasons = new List<JointReason>(4);
+        foreach (var (words, weigh) in Table)
+            if (weigh(line, place) is var weight and not 0)
+                reasons.Add(new JointReason(words, weight));
+        return reasons;
+    }
 
-    private static bool IsSilent(Line l, int i) => l.Silence(i).Value > 0;
+    private static bool IsSilent(Line l, int i) => l.Silence(i) > 0;
 
     private static bool IsLong(Line l, int i) => l.Longer(i) >= LongFrom;
 
-    private static double Rest(Line l, int i) => IsSilent(l, i) ? 0.8 + (1.5 * Math.Min(2, (l.Silence(i) / l.Beat(i)).Value)) : 0;
+    private static double Rest(Line l, int i) => IsSilent(l, i) ? 0.8 + (1.5 * Math.Min(2, l.Silence(i) / l.Beat(i))) : 0;
 
     private static double LongNote(Line l, int i) => IsLong(l, i) ? Math.Min(3.2, 0.4 + (1.6 * Math.Log2(l.Longer(i)))) : 0;
 
@@ -51,7 +57,7 @@ internal static class JointReasons
     {
         if (l.SlurEnds(i) <= 0)
             return 0;
-        return l.SlurEnds(i) >= 2 * l.Beat(i).Value ? 0.9 : 0.2;
+        return l.SlurEnds(i) >= 2 * l.Beat(i) ? 0.9 : 0.2;
     }
 
     private static double Detached(Line l, int i) => !l.InSlur(i) && l.Step(i) >= l.Beat(i) && l.Step(i) >= 1 ? 0.4 : 0;
@@ -79,7 +85,7 @@ internal static class JointReasons
 
     private static double OffBeat(Line l, int i)
     {
-        if (l.IsOnBeat(l.Notes[i + 1]) || IsSilent(l, i))
+        if (l.GoesToBeat(i) || IsSilent(l, i))
             return 0;
         return l.Step(i) >= l.Beat(i) * 2 ? -0.4 : -1.5;
     }

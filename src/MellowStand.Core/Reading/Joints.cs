@@ -41,7 +41,7 @@ public sealed class Joints
         for (var i = 0; i + 1 < line.Notes.Count; i++)
         {
             var (before, after) = (line.Notes[i], line.Notes[i + 1]);
-            var reasons = JointReasons.At(line, i).ToList();
+            var reasons = JointReasons.At(line, i);
             for (; next < line.Moments.Count && line.Moments[next].Onset <= after.Onset; next++)
                 if (line.Moments[next].Onset > before.Onset)
                     reasons.Add(line.Moments[next].Reason);
@@ -59,6 +59,6 @@ public sealed class Joints
         i + 1 < all.Count
         && all[i + 1].Weight >= Strong
         && all[i + 1].Weight > all[i].Weight
-        && line.Silence(i) == Fraction.Zero
+        && line.Silence(i) == 0
         && !all[i].Reasons.Any(r => r.Words == LastNote.Words || r.Weight >= Strong);
 }

@@ -12,7 +12,12 @@ internal sealed class Line
     private readonly Melody _melody;
     private readonly double[] _steps;
     private readonly int[] _runs;
-    private readonly Fraction[] _beats;
+    private readonly double[] _longer;
+    private readonly double[] _silences;
+    private readonly double[] _beatUnits;
+    private readonly int[] _beats;
+    private readonly bool[] _onBeat;
+    private readonly int?[] _keys;
     private readonly int[] _slurs;
     private readonly double[] _slurEnds;
     private readonly int[] _sections;
@@ -21,9 +26,22 @@ internal sealed class Line
     public Line(StudyContext context, Part part)
     {
         (_context, Part, _melody) = (context, part, context.MelodyOf(part));
-        _steps = [.. Enumerable.Range(0, Math.Max(0, Notes.Count - 1)).Select(i => Step(i).Value)];
+        var places = Math.Max(0, Notes.Count - 1);
+        _steps = new double[places];
+        _silences = new double[places];
+        for (var i = 0; i < places; i++)
+        {
+            var step = Notes[i + 1].Onset - Notes[i].Onset;
+            _steps[i] = step.Value;
+            _silences[i] = Fraction.Max(Fraction.Zero, step - Notes[i].SoundingDuration).Value;
+        }
+
+        _beatUnits = [.. context.Score.Measures.Select(m => m.Meter.BeatUnit.Value)];
         _runs = Runs(_steps);
-        _beats = [.. Notes.Select(context.BeatsIn)];
+        _longer = [.. Enumerable.Range(0, places).Select(LongerThanAround)];
+        _beats = [.. Notes.Select(n => (int)Math.Floor(context.BeatsIn(n).Value))];
+        _onBeat = [.. Notes.Select(context.IsOnBeat)];
+        _keys = [.. Notes.Select(n => n.TopSounding)];
         (_slurs, _slurEnds) = Slurs(part, Notes);
         Moments = SectionMoments.Of(context, part);
         _sections = Sections(context, part, Moments);
@@ -39,20 +57,21 @@ internal sealed class Line
     public IReadOnlyList<SectionMoment> Moments { get; }
 
     /// <summary>Quarters from the note before a place to the note after it.</summary>
-    public Fraction Step(int place) => Notes[place + 1].Onset - Notes[place].Onset;
+    public double Step(int place) => _steps[place];
 
     /// <summary>Quarters of silence at a place; zero where the line goes on.</summary>
-    public Fraction Silence(int place) =>
-        Fraction.Max(Fraction.Zero, Step(place) - Notes[place].SoundingDuration);
+    public double Silence(int place) => _silences[place];
 
     /// <summary>Seconds from the note before a place to the note after it.</summary>
-    public double Seconds(int place) => _context.Seconds(Notes[place].MeasureIndex, Step(place));
+    public double Seconds(int place) => _steps[place] * 60 / _context.Tempo.QuarterBpmAt(Notes[place].MeasureIndex);
 
     /// <summary>Quarters of a beat where the note before a place stands.</summary>
-    public Fraction Beat(int place) => _context.Score.Measures[Notes[place].MeasureIndex].Meter.BeatUnit;
+    public double Beat(int place) => _beatUnits[Notes[place].MeasureIndex];
 
     /// <summary>How much longer the step at a place is than those around it: 1 for as long as they are.</summary>
-    public double Longer(int place)
+    public double Longer(int place) => _longer[place];
+
+    private double LongerThanAround(int place)
     {
         Span<double> around = stackalloc double[2 * Neighbours];
         var count = Taken(around, 0, place - Neighbours, place - 1);
@@ -79,10 +98,10 @@ internal sealed class Line
 
     /// <summary>True when both notes stand in one beat.</summary>
     public bool InOneBeat(int place) =>
-        Notes[place].MeasureIndex == Notes[place + 1].MeasureIndex && BeatOf(place) == BeatOf(place + 1);
+        Notes[place].MeasureIndex == Notes[place + 1].MeasureIndex && _beats[place] == _beats[place + 1];
 
-    /// <summary>True when a note begins on a beat.</summary>
-    public bool IsOnBeat(Note note) => _context.IsOnBeat(note);
+    /// <summary>True when the note after a place begins on a beat.</summary>
+    public bool GoesToBeat(int place) => _onBeat[place + 1];
 
     /// <summary>True when the note after a place begins its measure.</summary>
     public bool OverBar(int place) => Notes[place + 1].MeasureIndex > Notes[place].MeasureIndex && Notes[place + 1].Offset == Fraction.Zero;
@@ -125,9 +144,7 @@ internal sealed class Line
         return steps[steps.Length / 2];
     }
 
-    private int? Key(int i) => Notes[i].TopSounding;
-
-    private int BeatOf(int i) => (int)Math.Floor(_beats[i].Value);
+    private int? Key(int i) => _keys[i];
 
     private static int[] Runs(double[] steps)
     {

@@ -11,11 +11,15 @@ public sealed class Examination
     private Examination(StudyContext context, Examination? before, bool sameSounds)
     {
         Context = context;
-        var sameTempo = before is not null && context.Tempo.SaysTheSame(before.Context.Tempo);
+        // The tempos and the order in which the measures are played are everybody's.
+        var sameFrame =
+            before is not null
+            && context.Tempo.SaysTheSame(before.Context.Tempo)
+            && context.Score.PlayedOrder.SequenceEqual(before.Context.Score.PlayedOrder);
         foreach (var part in context.Score.Parts)
             foreach (var rule in StudyDesk.Rules)
             {
-                var holds = sameTempo && (rule.Reach == Reach.Part || (rule.Reach == Reach.Sounds && sameSounds));
+                var holds = sameFrame && (rule.Reach == Reach.Part || (rule.Reach == Reach.Sounds && sameSounds));
                 _found[(part, rule)] =
                     holds && before!._found.TryGetValue((part, rule), out var known) ? known : [.. rule.Examine(context, part)];
             }

@@ -16,29 +16,30 @@ public sealed record Meter(IReadOnlyList<MeterGroup> Groups, string? Symbol = nu
     public bool IsSenza => Groups.Count == 0;
 
     /// <summary>Length of a full measure in quarters; zero without meter.</summary>
-    public Fraction Length => Groups.Aggregate(Fraction.Zero, (sum, g) => sum + g.Length);
+    public Fraction Length { get; } = Groups.Aggregate(Fraction.Zero, (sum, g) => sum + g.Length);
 
-    /// <summary> True for a compound meter: the beats are counted in dotted units (6/8, 9/8, 12/8, 6/4).
-    /// </summary>
+    /// <summary>True for a compound meter: the beats are counted in dotted units (6/8, 9/8, 12/8, 6/4).</summary>
     /// <remarks>An upper number that is a multiple of three above three. Common practice; agrees with music21's beat count.</remarks>
-    public bool IsCompound => Groups.Count == 1 && Groups[0].Beats > 3 && Groups[0].Beats % 3 == 0;
+    public bool IsCompound => IsInThrees(Groups);
 
     /// <summary>Lengths of the beats in quarters, in order.</summary>
-    public IReadOnlyList<Fraction> Beats
-    {
-        get
-        {
-            if (IsCompound || IsOneBeatThree)
-                return [.. Enumerable.Repeat(Groups[0].Unit * 3, Groups[0].Beats / 3)];
-            return [.. Groups.SelectMany(g => Enumerable.Repeat(g.Unit, g.Beats))];
-        }
-    }
+    public IReadOnlyList<Fraction> Beats { get; } = BeatsOf(Groups);
 
     /// <summary>The unit that the beat is counted in, in quarters: 3/2 for 6/8, 1 for 4/4.</summary>
     public Fraction BeatUnit => IsSenza ? 1 : Beats[0];
 
+    private static Fraction[] BeatsOf(IReadOnlyList<MeterGroup> groups)
+    {
+        if (IsInThrees(groups) || IsOneBeatThree(groups))
+            return [.. Enumerable.Repeat(groups[0].Unit * 3, groups[0].Beats / 3)];
+        return [.. groups.SelectMany(g => Enumerable.Repeat(g.Unit, g.Beats))];
+    }
+
+    private static bool IsInThrees(IReadOnlyList<MeterGroup> groups) =>
+        groups.Count == 1 && groups[0].Beats > 3 && groups[0].Beats % 3 == 0;
+
     // 3/8 is one dotted quarter; 3/4 and 3/2 stay three beats.
-    private bool IsOneBeatThree => Groups.Count == 1 && Groups[0] is { Beats: 3, BeatType: >= 8 };
+    private static bool IsOneBeatThree(IReadOnlyList<MeterGroup> groups) => groups.Count == 1 && groups[0] is { Beats: 3, BeatType: >= 8 };
 
     /// <summary>A plain meter of one group.</summary>
     public static Meter Of(int beats, int beatType) => new([new MeterGroup(beats, beatType)]);

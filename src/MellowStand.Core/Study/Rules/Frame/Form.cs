@@ -18,9 +18,6 @@ public sealed class Form : IStudyRule
     public RuleKind Kind => RuleKind.Frame;
 
     /// <inheritdoc/>
-    public Reach Reach => Reach.Score;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.Score.Measures;
