@@ -64,8 +64,10 @@ public sealed class StudyAndFilesTests : IDisposable
     {
         var id = await _client.Import(Asking.Music("| C5q D5e E5e F5e3 G5e3 A5e3 C5q | C5w"));
         Assert.Equal(
-            ["1 2 & 3 la li 4", "1 (2) (3) (4)"],
-            (await _client.Json($"/api/pieces/{id}/counting?part=P1")).EnumerateArray().Select(l => l.GetProperty("line").GetString())
+            ["1 2 & 3 la li 4 / 1 2 & 3 la li 4", "1 / 1 (2) (3) (4)"],
+            (await _client.Json($"/api/pieces/{id}/counting?part=P1"))
+                .EnumerateArray()
+                .Select(l => $"{l.GetProperty("line").GetString()} / {l.GetProperty("said").GetString()}")
         );
         Assert.Equal(
             "ta ta di ta ki da ta",

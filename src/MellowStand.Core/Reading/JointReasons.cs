@@ -51,7 +51,16 @@ internal static class JointReasons
 
     private static double Rest(Line l, int i) => IsSilent(l, i) ? 0.8 + (1.5 * Math.Min(2, l.Silence(i) / l.Beat(i))) : 0;
 
-    private static double LongNote(Line l, int i) => IsLong(l, i) ? Math.Min(3.2, 0.4 + (1.6 * Math.Log2(l.Longer(i)))) : 0;
+    // Where the next note is as long, the music goes on: the weight is that of the change, as in Cambouropoulos's boundaries.
+    private static double LongNote(Line l, int i)
+    {
+        if (!IsLong(l, i))
+            return 0;
+        var weight = Math.Min(3.2, 0.4 + (1.6 * Math.Log2(l.Longer(i))));
+        return GoesOn(l, i) ? weight / 2 : weight;
+    }
+
+    private static bool GoesOn(Line l, int i) => l.HasPlace(i + 1) && l.Step(i + 1) >= l.Step(i) && l.Silence(i) == 0;
 
     private static double SlurEnd(Line l, int i)
     {
@@ -110,8 +119,10 @@ internal static class JointReasons
 
     private static double Pickup(Line l, int i)
     {
-        if (!l.OverBar(i) || IsSilent(l, i) || i == 0 || l.Step(i) > l.Beat(i))
+        if (!l.OverBar(i) || IsSilent(l, i) || l.Step(i) > l.Beat(i))
             return 0;
-        return IsSilent(l, i - 1) || (IsLong(l, i - 1) && !l.InSlur(i - 1)) ? -1.6 : 0;
+        if (l.IsOfPickup(i) || i == 0)
+            return l.IsOfPickup(i) ? -4 : 0;
+        return IsSilent(l, i - 1) || (IsLong(l, i - 1) && l.Step(i - 1) > l.Step(i) && !l.InSlur(i - 1)) ? -1.6 : 0;
     }
 }

@@ -56,6 +56,12 @@ internal sealed class Line
     /// <summary>Moments at which something new begins for the whole line.</summary>
     public IReadOnlyList<SectionMoment> Moments { get; }
 
+    /// <summary>True when the note before a place stands in a measure that is a pickup.</summary>
+    public bool IsOfPickup(int place) => _context.Score.Measures[Notes[place].MeasureIndex].IsPickup;
+
+    /// <summary>True where there is such a place.</summary>
+    public bool HasPlace(int place) => place >= 0 && place < _steps.Length;
+
     /// <summary>Quarters from the note before a place to the note after it.</summary>
     public double Step(int place) => _steps[place];
 

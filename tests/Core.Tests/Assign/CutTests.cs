@@ -2,6 +2,7 @@ using MellowStand.Core.Assign;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Formats.ShortForm;
 using MellowStand.Core.Layers;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Tests.Assign;
 
@@ -41,6 +42,33 @@ public sealed class CutTests(ITestOutputHelper output)
                         + $"{string.Join(" | ", cut.Take(4).Select(c => $"{c.Range.From}-{c.Range.To} {c.Minutes} min {c.Why}"))}"
                 );
         }
+    }
+
+    /// <summary>Sections of more than two measures, as the reference scores print them (double bars, repeats, letters, keys, tempos): at
+    /// least nine in ten are parted, and a passage is not shorter for it than four measures in the middle.</summary>
+    [Fact]
+    public void Printed_sections_are_parted()
+    {
+        var (parted, all, measures, passages) = (0, 0, 0, 0);
+        foreach (var file in Reference.Files("scores"))
+        {
+            var layer = Read(Reference.Bytes(file));
+            foreach (var part in layer.Current.Parts)
+            {
+                var whole = new MeasureRange(0, layer.Current.Measures.Count - 1);
+                var cut = Cutter.Cut(layer.Study, layer.Heat, layer.CurrentLines, new CutRequest([part.Id], whole, 8));
+                var begins = Sections.Of(layer.Study, part).Where(s => s.To - s.From > 1).Skip(1).Select(s => s.From).ToList();
+                var played = begins.Where(m => cut.Any(c => c.Range.To >= m) && cut.Any(c => c.Range.From < m)).ToList();
+                all += played.Count;
+                parted += played.Count(m => !cut.Any(c => c.Range.From < m - 1 && c.Range.To >= m));
+                measures += cut.Sum(c => c.Range.Length);
+                passages += cut.Count;
+            }
+        }
+
+        output.WriteLine($"{parted} of {all} sections parted, {(double)measures / passages:0.0} measures a passage");
+        Assert.True(all >= 20 && parted >= 0.9 * all, $"{parted} of {all}");
+        Assert.True(measures >= 4 * passages, $"{measures} measures in {passages} passages");
     }
 
     private const string Quiet = "C5q D5q E5q F5q | G5h E5h | F5q E5q D5q C5q | D5w";

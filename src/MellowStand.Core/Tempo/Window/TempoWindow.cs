@@ -51,6 +51,10 @@ public static class TempoWindows
     private const double ShareOfShort = 0.5;
     private const double MostAreShort = 0.5;
     private const double FarAbove = 1.5;
+
+    /// <summary>Quarters a minute that nobody asks for where no tempo is printed.</summary>
+    private const double NobodyAsks = 240;
+
     private const double Ease = 1.75;
     private const double SlowBeat = 50;
     private const double Least = 20;
@@ -149,8 +153,7 @@ public static class TempoWindows
 
     // What is far quicker than the music is asked to go is no limit, as long as a breath does not ask for more.
     private static bool IsFarAbove(StudyContext context, int from, WindowEnd? fastest, WindowEnd? slowest, double asked) =>
-        context.Tempo.IsKnownAt(from)
-        && fastest?.QuarterBpm > FarAbove * asked
+        fastest?.QuarterBpm > (context.Tempo.IsKnownAt(from) ? FarAbove * asked : NobodyAsks)
         && !(slowest?.QuarterBpm > fastest.QuarterBpm);
 
     // The last measure before another tempo begins: two tempos are two jobs.

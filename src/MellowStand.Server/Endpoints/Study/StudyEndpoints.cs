@@ -1,4 +1,5 @@
 using MellowStand.Core.Decisions;
+using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
 using MellowStand.Core.Study.Heat;
 using MellowStand.Server.Answers;
@@ -61,8 +62,11 @@ public sealed record QuietRuleView(string Rule, bool Everywhere);
 /// <summary>Heat of one part, a value a measure from 0 to 1.</summary>
 public sealed record HeatRow(string Part, IReadOnlyList<double> Heat);
 
-/// <summary>The counting words of a measure, one a note that is struck.</summary>
-public sealed record CountingView(string Measure, string Line);
+/// <summary>How a measure is counted.</summary>
+/// <param name="Measure">Its label.</param>
+/// <param name="Line">A word for each note that is struck.</param>
+/// <param name="Said">What a class says aloud, with the beats that are only held or silent in brackets.</param>
+public sealed record CountingView(string Measure, string Line, string Said);
 
 /// <summary>Study: findings, heat, and what was dismissed.</summary>
 public static class StudyEndpoints
@@ -130,9 +134,16 @@ public static class StudyEndpoints
         return TypedResults.Ok(
             Enumerable
                 .Range(first, last - first + 1)
-                .Select(m => new CountingView(piece.Label(m), CountingLine.Of(piece.Layer.Study, piece.Part(part), m, school)))
+                .Select(m => CountedOf(piece, piece.Part(part), m, school))
         );
     }
+
+    private static CountingView CountedOf(OpenPiece piece, Part part, int measure, string school) =>
+        new(
+            piece.Label(measure),
+            string.Join(' ', CountingLine.OfNotes(piece.Layer.Study, part, measure, school)),
+            CountingLine.Of(piece.Layer.Study, part, measure, school)
+        );
 
     private static HashSet<string> Parts(OpenPiece piece, string list) => [.. list.Split(',').Select(p => piece.Part(p).Id)];
 

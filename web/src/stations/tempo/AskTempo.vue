@@ -12,6 +12,13 @@ const unit = ref(props.unit)
 const bpm = ref<number>()
 const key = `tempo of ${props.piece}`
 const busy = isBusy(key)
+// As it is printed where the fonts have a sign; the other units are written out.
+const printed: Record<string, string> = {
+  quarter: '♩',
+  eighth: '♪',
+  'dotted-quarter': '♩.',
+  'dotted-eighth': '♪.',
+}
 const options = units.map((u) => ({ value: u, label: unitWords(u) }))
 
 async function write() {
@@ -27,7 +34,7 @@ async function write() {
         alike: false,
         part: props.part,
         notes: [first.id],
-        add: [`words:${unitWords(unit.value)} = ${bpm.value}`],
+        add: [`words:${printed[unit.value] ?? unitWords(unit.value)} = ${bpm.value}`],
       },
     }),
   )
@@ -48,7 +55,7 @@ const keep = () =>
     <div class="row">
       <PickOne v-model:value="unit" :options="options" label="Unit of the tempo" />
       <AInputNumber v-model:value="bpm" :min="20" :max="400" aria-label="Beats per minute of the piece" />
-      <AButton html-type="submit" :disabled="!bpm || busy">Keep it</AButton>
+      <AButton html-type="submit" :disabled="busy">Keep it</AButton>
     </div>
   </form>
 </template>
@@ -65,7 +72,7 @@ const keep = () =>
 }
 .row {
   display: grid;
-  grid-template-columns: 1fr 84px auto;
-  gap: 6px;
+  grid-template-columns: 1fr 92px auto;
+  gap: 8px;
 }
 </style>
