@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test'
-import { ownStand, pagesOf, test } from './desk'
+import { accessible, ownStand, pagesOf, test } from './desk'
 import { duo } from './duo'
 import { inDays } from './stand.mjs'
 
@@ -100,4 +100,27 @@ test('what a new edition cannot take waits on the page and is placed by hand', a
   await expect(waiting).toHaveCount(0)
   const moved = (await (await page.request.get(`${stand.url}/api/pieces/${made.id}/passages`)).json())[0]
   expect([moved.parts, moved.from, moved.placed]).toEqual([['P2'], '1', true])
+})
+
+test('where no tempo is printed the page asks once, and the answer is a decision with its way back', async ({
+  page,
+}) => {
+  const made = await (
+    await page.request.post(`${stand.url}/api/pieces`, { multipart: { file: file('unmarked.musicxml', duo) } })
+  ).json()
+  await page.goto(`${stand.url}/piece/${made.id}/tempo`)
+  const asks = page.getByRole('form', { name: 'Tempo of the piece' })
+  await expect(asks).toContainText('No tempo is printed here')
+  await asks.getByLabel('Beats per minute of the piece').fill('84')
+  await asks.getByRole('button', { name: 'Keep it' }).click()
+  await expect(asks).toHaveCount(0)
+  await expect(page.getByTestId('window')).toContainText('The printed 84 lies inside')
+  await page.reload()
+  await expect(page.getByTestId('window')).toContainText('The printed 84 lies inside')
+  await expect(asks).toHaveCount(0)
+  await accessible(page)
+  const decisions = await (await page.request.get(`${stand.url}/api/pieces/${made.id}/decisions`)).json()
+  await page.request.delete(`${stand.url}/api/pieces/${made.id}/decisions/${decisions[0].id}`)
+  await page.reload()
+  await expect(asks).toBeVisible()
 })
