@@ -15,6 +15,8 @@ public sealed record SectionMoment(Fraction Onset, int Measure, JointReason Reas
 /// Generative Theory of Tonal Music" (1983), grouping preference rule 3, from memory.</remarks>
 internal static class SectionMoments
 {
+    private static readonly HashSet<string> Forces = new(StringComparer.OrdinalIgnoreCase) { "solo", "soli", "tutti" };
+    private static readonly JointReason NewCharacter = new("a new character", 2);
     private static readonly JointReason NewMeter = new("a new meter", 2);
     private static readonly JointReason NewKey = new("a new key", 3.5);
     private static readonly JointReason NewTempo = new("a new tempo", 4);
@@ -29,6 +31,7 @@ internal static class SectionMoments
                 .Score.Measures.Skip(1)
                 .SelectMany(m => OfFrame(context.Score, part, m))
                 .Concat(OfTempo(context))
+                .Concat(OfWords(part))
                 .OrderBy(m => m.Onset),
         ];
 
@@ -56,6 +59,21 @@ internal static class SectionMoments
             return new(frame.Start, frame.Index, NextEnding, false);
         return before == RepeatEnding.GoesOn && frame.Ending == RepeatEnding.None
             ? new SectionMoment(frame.Start, frame.Index, Repeat, true)
+            : null;
+    }
+
+    // Solo and tutti part the music for whoever plays; a word of character is only another colour.
+    private static IEnumerable<SectionMoment> OfWords(Part part) =>
+        part.Directions.Where(d => d.Kind == DirectionKind.Words && d.Onset > Fraction.Zero)
+            .Select(OfWord)
+            .OfType<SectionMoment>();
+
+    private static SectionMoment? OfWord(Direction d)
+    {
+        if (Forces.Contains(d.Text.Trim().TrimEnd('.')))
+            return new SectionMoment(d.Onset, d.MeasureIndex, new(d.Text.Trim(), 4), true);
+        return TempoWords.In(d.Text).Any() && TempoWords.TempoIn(d.Text) is null
+            ? new SectionMoment(d.Onset, d.MeasureIndex, NewCharacter, false)
             : null;
     }
 

@@ -10,7 +10,8 @@ namespace MellowStand.Core.Reading;
 /// <param name="Words">What begins it: <c>letter B</c>, <c>a double bar</c>; for the first the beginning.</param>
 public sealed record MusicSection(int From, int To, string? Letter, string Words);
 
-/// <summary>The sections of a part from its first measure to its last: letters, double bars, repeats, keys and tempos part them.</summary>
+/// <summary>The sections of a part from its first measure to its last: letters, double bars, repeats, keys, tempos, solo and tutti part
+/// them, and so does the opening when it comes again at length.</summary>
 public static class Sections
 {
     /// <summary>The sections in order; together they hold every measure, so that there is at least one.</summary>
@@ -19,9 +20,10 @@ public static class Sections
     public static IReadOnlyList<MusicSection> Of(StudyContext context, Part part)
     {
         var frames = context.Score.Measures;
-        var begins = context
-            .JointsOf(part)
+        var joints = context.JointsOf(part);
+        var begins = joints
             .Moments.Where(m => m.BeginsSection && m.Onset == frames[m.Measure].Start)
+            .Concat(Returns(joints))
             .GroupBy(m => m.Measure)
             .Select(g => (Measure: g.Key, g.MaxBy(m => m.Reason.Weight)!.Reason.Words))
             .Prepend((Measure: 0, Words: "the beginning"))
@@ -42,6 +44,11 @@ public static class Sections
             ),
         ];
     }
+
+    private static IEnumerable<SectionMoment> Returns(Joints joints) =>
+        joints
+            .All.Where(j => j.Reasons.Contains(Joints.AgainAtLength))
+            .Select(j => new SectionMoment(j.After.Onset, j.After.MeasureIndex, Joints.AgainAtLength, true));
 
     private static string? LetterAfterPickup(IReadOnlyList<MeasureFrame> frames, int measure) =>
         frames[measure].IsPickup && measure + 1 < frames.Count ? frames[measure + 1].Rehearsal : null;

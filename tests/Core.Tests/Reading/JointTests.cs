@@ -97,7 +97,13 @@ public sealed partial class JointTests
     [InlineData("| {: C5w | D5w | ending:1 E5w end:1 :} | ending:2 F5w end:2 | G5w | A5w", " 0-3,  4-5")]
     [InlineData("| C5w | D5w double | E5w | F5w", " 0-1,  2-3")]
     [InlineData("| C5w | D5w", " 0-1")]
-    public void Sections_take_their_pickup_and_their_endings_in(string music, string expected)
+    [InlineData("| \"solo\" C5w | D5w | E5w | \"tutti\" F5w | G5w | A5w", " 0-2,  3-5")]
+    [InlineData(
+        "| C5q D5 E5 F5 | G5q F5 E5 D5 | E5h C5h | D5w | A5h G5h | F5h E5h | D5h E5h | F5w "
+            + "| C5q D5 E5 F5 | G5q F5 E5 D5 | E5h C5h | D5w",
+        " 0-7,  8-11"
+    )]
+    public void Sections_are_parted_and_take_their_pickup_and_their_endings_in(string music, string expected)
     {
         var (context, part) = Read(music);
         Assert.Equal(expected, string.Join(", ", Sections.Of(context, part).Select(s => $"{s.Letter} {s.From}-{s.To}")));
