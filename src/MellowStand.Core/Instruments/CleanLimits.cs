@@ -3,14 +3,17 @@ namespace MellowStand.Core.Instruments;
 /// <summary>How many notes a second a player keeps clean and even.</summary>
 /// <param name="Tongued">Notes a second that each begin anew: by tongue, by bow, by stick, by finger.</param>
 /// <param name="Slurred">Notes a second inside a slur.</param>
-public sealed record CleanLimit(double Tongued, double Slurred);
+public sealed record CleanLimit(double Tongued, double Slurred)
+{
+    /// <summary>Notes a second up to which the tongue strokes singly; beyond it doubles.</summary>
+    public double SinglyTongued { get; init; } = Tongued;
+}
 
 /// <summary>Limits of clean playing by instrument and level.</summary>
 /// <remarks>Eight tongued notes a second (sixteenths at quarter = 120) and twelve slurred ones are what a good school player on a woodwind
-/// keeps
-/// even; brass tongue a little slower and slur over partials slower still; a slide is slower; sticks are quicker. An advanced player is a
-/// fifth
-/// quicker, a trained one two fifths. Common practice, no published source: every school may draw them nearer by what it logs.</remarks>
+/// keeps even; brass tongue a little slower and slur over partials slower still; a slide is slower; sticks are quicker. An advanced player
+/// is a fifth quicker, a trained one two fifths. Flutes and most brass double-tongue from the advanced level on. Common practice, no
+/// published source: every school may draw them nearer by what it logs.</remarks>
 public static class CleanLimits
 {
     private static readonly Dictionary<string, double> Levels = new()
@@ -60,6 +63,23 @@ public static class CleanLimits
         ["chimes"] = new(4, 4),
     };
 
+    // Without a reed in the mouth the tongue can double; a slide is no quicker for it.
+    private static readonly HashSet<string> Doubles =
+    [
+        "flute",
+        "piccolo",
+        "alto-flute",
+        "trumpet-bb",
+        "trumpet-c",
+        "cornet",
+        "flugelhorn",
+        "horn-f",
+        "euphonium",
+        "euphonium-tc",
+    ];
+
+    private static readonly Dictionary<string, double> DoublyTongued = new() { ["advanced"] = 11, ["extreme"] = 13 };
+
     /// <summary>The limit of an instrument in the hands of a level.</summary>
     /// <param name="instrument">The instrument, or null for an unknown one.</param>
     /// <param name="level">One of <see cref="WrittenRanges.Levels"/>.</param>
@@ -67,7 +87,9 @@ public static class CleanLimits
     {
         var limit = Own.GetValueOrDefault(instrument?.Id ?? "") ?? Families[instrument?.Family ?? Family.Unknown];
         var times = Levels.GetValueOrDefault(level, 1);
-        return new CleanLimit(limit.Tongued * times, limit.Slurred * times);
+        var single = limit.Tongued * times;
+        var doubled = Doubles.Contains(instrument?.Id ?? "") ? DoublyTongued.GetValueOrDefault(level) : 0;
+        return new CleanLimit(Math.Max(single, doubled), limit.Slurred * times) { SinglyTongued = single };
     }
 
     /// <summary>How much longer than the house's breath or bow a level plays on one.</summary>

@@ -100,7 +100,10 @@ public sealed class Knowledge
     public UnifyContext Unify(Score score) => new(score, House, Leaders, p => InstrumentOf(p.Id));
 
     /// <summary>What Study rests on, for a score of this piece.</summary>
-    internal StudyContext Study(Score score, StudyContext? before) => new(score, House, p => InstrumentOf(p.Id), LevelOf, before);
+    internal StudyContext Study(Score score, StudyContext? before) =>
+        new(score, House, p => InstrumentOf(p.Id), LevelOf, before, PlayersOf);
+
+    private int PlayersOf(Part part) => Seats.GetValueOrDefault(part.Id)?.Count ?? 0;
 
     private string? LevelOf(Part part) => Seats.TryGetValue(part.Id, out var seats) ? Seating.Least(seats) : null;
 

@@ -18,25 +18,29 @@ public sealed class StudyContext
     private readonly Lazy<ILookup<(int Measure, string Sounds), Part>> _alike;
     private readonly Func<Part, Instrument?> _instrument;
     private readonly Func<Part, string?> _level;
+    private readonly Func<Part, int> _players;
 
     /// <summary>Prepares a score.</summary>
     /// <param name="score">The score with the decisions written in.</param>
     /// <param name="house">The school's answers.</param>
     /// <param name="instrument">The instrument of a part as recognised or corrected; null to recognise it here.</param>
     /// <param name="level">The level that all players of a part reach, or null where nobody is known; null for no players at all.</param>
+    /// <param name="players">How many play a part; 0 where nobody is known.</param>
     /// <param name="before">The same piece before a decision: what is known of parts that did not change is taken over.</param>
     public StudyContext(
         Score score,
         House house,
         Func<Part, Instrument?>? instrument = null,
         Func<Part, string?>? level = null,
-        StudyContext? before = null
+        StudyContext? before = null,
+        Func<Part, int>? players = null
     )
     {
         Score = score;
         House = house;
         _instrument = instrument ?? (p => Recognition.Of(p).Instrument);
         _level = level ?? (_ => null);
+        _players = players ?? (_ => 0);
         Tempo = new TempoLine(score);
         foreach (var part in score.Parts)
             if (before is not null && before._facts.TryGetValue(part, out var known))
@@ -69,6 +73,9 @@ public sealed class StudyContext
 
     /// <summary>The level of range asked of a part: that of its players, else the house's.</summary>
     public (string Level, bool IsPlayers) LevelOf(Part part) => _level(part) is { } own ? (own, true) : (House["range-level"], false);
+
+    /// <summary>How many play a part; 0 where nobody is known.</summary>
+    public int PlayersOf(Part part) => _players(part);
 
     /// <summary>The dynamics of a part.</summary>
     public LevelLine LevelsOf(Part part) => FactsOf(part).Levels;

@@ -130,6 +130,20 @@ public sealed partial class JointTests
         Assert.Equal(Breaths(context, part).Select(n => n.Onset), Breaths(other, same).Select(n => n.Onset));
     }
 
+    [Theory]
+    [InlineData(0, false)]
+    [InlineData(1, false)]
+    [InlineData(4, true)]
+    public void Only_several_players_stagger(int players, bool staggers)
+    {
+        var score = ShortFormReader.Score(
+            "part \"Flute\"\ntempo:q=60 | C5q[ D5q E5q F5q | G5q F5q E5q D5q | C5q D5q E5q F5q | G5q F5q E5q D5q]"
+        );
+        var context = new StudyContext(score, House.Default, players: _ => players);
+        var said = Assert.Single(Find(context, score.Parts[0], "no-breath")).Why;
+        Assert.Equal(staggers, said.Contains("tagger", StringComparison.Ordinal));
+    }
+
     /// <summary>In all reference scores (tests/reference) nobody is told to breathe within a figure, a slur, or before a goal.</summary>
     [Theory]
     [MemberData(nameof(Reference.Scores), MemberType = typeof(Reference))]

@@ -12,6 +12,7 @@ namespace MellowStand.Core.Tests.Tempo;
 /// <summary>The window of workable tempi, in quarters per minute. Common practice, no published source, for the limits.</summary>
 public sealed class WindowTests
 {
+    private const string Repeated = "C5s C5 C5 C5 C5 C5 C5 C5 C5 C5 C5 C5 C5 C5 C5 C5";
     private const string Sixteenths = "C5s D5 E5 F5 G5 F5 E5 D5 C5 D5 E5 F5 G5 F5 E5 D5";
 
     // Eight tongued notes a second are sixteenths at 120.
@@ -27,6 +28,18 @@ public sealed class WindowTests
         var tongued = Window($"part \"Flute\"\nmeter:4/4 | {Sixteenths}").Fastest!.QuarterBpm;
         var slurred = Window($"part \"Flute\"\nmeter:4/4 | {Slurred(Sixteenths)}").Fastest!.QuarterBpm;
         Assert.True(slurred > tongued, $"{slurred} {tongued}");
+    }
+
+    [Theory]
+    [InlineData("Flute", "comfortable", "each begun anew")]
+    [InlineData("Flute", "advanced", "double-tongued")]
+    [InlineData("Trumpet", "extreme", "double-tongued")]
+    [InlineData("Clarinet", "extreme", "each begun anew")]
+    public void Who_can_double_tongue_goes_on_where_others_slur(string instrument, string level, string words)
+    {
+        var end = Window($"part \"{instrument}\"\nmeter:4/4 | {Repeated}", who: new WhoPlays(level)).Fastest!;
+        Assert.Contains(words, end.Why, StringComparison.Ordinal);
+        Assert.Equal(words == "double-tongued", end.QuarterBpm * 4 / 60 > 8 * (level == "extreme" ? 1.4 : 1.2) + 0.05);
     }
 
     [Fact]

@@ -8737,10 +8737,14 @@ export interface components {
             /** @description When it is taken, or why not. */
             remark: null | string;
         };
-        /** @description The counting words of a measure, one a note that is struck. */
+        /** @description How a measure is counted. */
         CountingView: {
+            /** @description Its label. */
             measure: string;
+            /** @description A word for each note that is struck. */
             line: string;
+            /** @description What a class says aloud, with the beats that are only held or silent in brackets. */
+            said: string;
         };
         /** @description Measures in which the tune is covered. */
         CoveredView: {

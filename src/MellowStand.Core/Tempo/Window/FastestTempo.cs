@@ -1,4 +1,5 @@
 using System.Globalization;
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
 using MellowStand.Core.Technique;
@@ -20,8 +21,15 @@ internal static class FastestTempo
     /// <param name="context">The prepared score.</param>
     /// <param name="excerpt">The notes of the passage.</param>
     /// <param name="pressures">What each change needs.</param>
+    /// <param name="clean">What the player keeps clean.</param>
     /// <param name="ratio">The tempo of a measure as a share of the tempo at the start of the range.</param>
-    public static WindowEnd? Of(StudyContext context, Excerpt excerpt, IReadOnlyList<Pressure> pressures, Func<int, double> ratio)
+    public static WindowEnd? Of(
+        StudyContext context,
+        Excerpt excerpt,
+        IReadOnlyList<Pressure> pressures,
+        CleanLimit clean,
+        Func<int, double> ratio
+    )
     {
         (double Bpm, int First, int Count)? tightest = null;
         foreach (var run in EvenRuns.Of(excerpt))
@@ -44,11 +52,11 @@ internal static class FastestTempo
         return new WindowEnd(
             Math.Floor(t.Bpm * 10) / 10,
             measure,
-            $"Measure {context.Label(measure)} then has {Words(worst, rate * ratio(measure))}."
+            $"Measure {context.Label(measure)} then has {Words(worst, rate * ratio(measure), clean)}."
         );
     }
 
-    private static string Words(Pressure worst, double rate)
+    private static string Words(Pressure worst, double rate, CleanLimit clean)
     {
         var notes = string.Create(CultureInfo.InvariantCulture, $"{rate:0.#} notes a second");
         return worst.Kind switch
@@ -56,7 +64,7 @@ internal static class FastestTempo
             PressureKind.Hands => $"{notes}: {worst.Words}",
             PressureKind.Leap => $"{notes}, and a leap to {worst.Note.Top?.Name} among them",
             PressureKind.Fingers => $"{notes} under a slur",
-            _ => $"{notes}, each begun anew",
+            _ => $"{notes}, {(rate > clean.SinglyTongued + 0.05 ? "double-tongued" : "each begun anew")}",
         };
     }
 }

@@ -98,10 +98,11 @@ public static class TempoWindows
         double Ratio(int measure) => context.Tempo.QuarterBpmAt(measure) / inForce;
         var plan = TechniqueDesk.Solve(context.Score, part, from, to, context.House, instrument, context.Tempo.QuarterBpmAt, who.Hands);
         var steps = plan?.Excerpt ?? excerpt;
-        var pressures = Pressures.Of(steps, plan, CleanLimits.Of(instrument, who.Level));
+        var clean = CleanLimits.Of(instrument, who.Level);
+        var pressures = Pressures.Of(steps, plan, clean);
         var told = ToldUnit.At(context, from);
         var unit = BeatUnit.OfLength(told.Quarters) ?? BeatUnit.Quarter;
-        var fastest = Nearer(FastestTempo.Of(context, steps, pressures, Ratio), who, told);
+        var fastest = Nearer(FastestTempo.Of(context, steps, pressures, clean, Ratio), who, told);
         var slowest = SlowestTempo.Of(context, part, from, to, who.Level, Ratio);
         var printed = Printed(context, from);
         var goal = Goal(context, printed, fastest?.QuarterBpm, inForce);
