@@ -63,6 +63,15 @@ public sealed class PathTests
         Assert.Empty(RecipeTable.All.Select(r => r.Name).Except(used));
     }
 
+    [Fact]
+    public void The_rhythm_alone_comes_first_and_once()
+    {
+        var path = PathOf(House.Default, 9);
+        Assert.Equal("rhythm-only", path[0].Recipes[0]);
+        Assert.DoesNotContain("rhythm-only", path.Skip(1).SelectMany(p => p.Recipes));
+        Assert.All(path, p => Assert.InRange(p.Recipes.Count, 0, 3));
+    }
+
     private static IReadOnlyList<PathStep> PathOf(House house, int steps)
     {
         var score = ShortFormReader.Score(Ornamented);

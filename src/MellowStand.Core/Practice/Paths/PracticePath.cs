@@ -39,15 +39,16 @@ public static class PracticePath
                     if (i == steps - 1)
                         return new PathStep([.. suiting.Where(r => r == "with-line")]);
                     var stage = i * PracticeStages.Count / steps;
-                    return new PathStep(
-                        [
-                            .. InTurn([.. suiting.Where(r => PracticeStages.Has(r, stage))], turns[stage]++)
-                                .OrderBy(PracticeStages.PlaceOf),
-                        ]
-                    );
+                    var pool = suiting.Where(r => PracticeStages.Has(r, stage) && (i == 0 || !IsOnce(r))).ToList();
+                    return new PathStep([.. InTurn(i == 0 ? First(pool) : pool, turns[stage]++).OrderBy(PracticeStages.PlaceOf)]);
                 }),
         ];
     }
+
+    // The rhythm alone comes before anything is played, and not again.
+    private static bool IsOnce(string recipe) => recipe == "rhythm-only";
+
+    private static List<string> First(List<string> pool) => [.. pool.OrderByDescending(IsOnce)];
 
     // The best is there at every step of its stage; the others take turns beside it.
     private static List<string> InTurn(List<string> pool, int turn)
