@@ -103,7 +103,8 @@ public sealed class Knowledge
     internal StudyContext Study(Score score, StudyContext? before) =>
         new(score, House, p => InstrumentOf(p.Id), LevelOf, before, PlayersOf);
 
-    private int PlayersOf(Part part) => Seats.GetValueOrDefault(part.Id)?.Count ?? 0;
+    // A whole section could sit at a part: only what a director set says how many do.
+    private int PlayersOf(Part part) => IsSeatedByHand(part.Id) ? Seats.GetValueOrDefault(part.Id)?.Count ?? 0 : 0;
 
     private string? LevelOf(Part part) => Seats.TryGetValue(part.Id, out var seats) ? Seating.Least(seats) : null;
 

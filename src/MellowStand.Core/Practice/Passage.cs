@@ -15,6 +15,10 @@ namespace MellowStand.Core.Practice;
 /// <param name="Hands">What the players have in their hands, or null for the usual.</param>
 public sealed record Passage(StudyContext Study, Part Part, int From, int To, IReadOnlyList<Finding> Findings, Hands? Hands = null)
 {
+    /// <summary>Slower changes leave the fingers time: no way to practice trains them.</summary>
+    /// <remarks>Eighths at quarter = 75. Our own.</remarks>
+    private const double QuickSeconds = 0.4;
+
     private readonly Lazy<PlainPart> _music = new(() => PracticeRangeReader.Read(Study, Part, From, To));
     private readonly Lazy<TechniquePlan?> _plan = new(() =>
         TechniqueDesk.Solve(Study.Score, Part, From, To, Study.House, Study.InstrumentOf(Part), Study.Tempo.QuarterBpmAt, Hands)
@@ -45,6 +49,20 @@ public sealed record Passage(StudyContext Study, Part Part, int From, int To, IR
 
     /// <summary>How many findings of some rules it has.</summary>
     public int Count(params string[] rules) => Findings.Count(f => rules.Contains(f.Rule));
+
+    /// <summary>Pairs of neighbouring notes.</summary>
+    public IEnumerable<(Note A, Note B)> Pairs
+    {
+        get
+        {
+            var line = Line.ToList();
+            return line.Zip(line.Skip(1));
+        }
+    }
+
+    /// <summary>Those that follow each other quickly: within <see cref="QuickSeconds"/>.</summary>
+    public IEnumerable<(Note A, Note B)> QuickPairs =>
+        Pairs.Where(p => Study.Seconds(p.A.MeasureIndex, p.B.Onset - p.A.Onset) <= QuickSeconds);
 
     /// <summary>How many changes of the hands meet an obstacle of a kind.</summary>
     public int Obstacles(params ObstacleKind[] kinds) => Plan?.Solution.Choices.Count(c => kinds.Contains(c.Obstacle)) ?? 0;

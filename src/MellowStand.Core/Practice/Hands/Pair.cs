@@ -6,7 +6,7 @@ namespace MellowStand.Core.Practice;
 
 /// <summary>The hardest pairs of notes back and forth.</summary>
 /// <remarks>One pair of notes back and forth, slowly, then twice as fast. The pairs are those that Technique finds dearest, else the widest
-/// leaps. Common practice, no published source.</remarks>
+/// quick leaps. Common practice, no published source.</remarks>
 public sealed class Pair : IRecipe
 {
     private const int Most = 3;
@@ -87,11 +87,12 @@ public sealed class Pair : IRecipe
 
     private static List<(Note A, Note B)> Widest(Passage passage)
     {
-        var line = passage.Line.Where(n => n.Top is not null).ToList();
+        // Where Technique sees no hard change, only a quick leap is one.
         return Distinct(
-            line.Zip(line.Skip(1))
-                .Where(p => Math.Abs(p.First.Top!.Value.Midi - p.Second.Top!.Value.Midi) >= Wide)
-                .OrderByDescending(p => Math.Abs(p.First.Top!.Value.Midi - p.Second.Top!.Value.Midi))
+            (passage.Plan is null ? passage.Pairs : passage.QuickPairs)
+                .Where(p => p.A.Top is not null && p.B.Top is not null)
+                .Where(p => Math.Abs(p.A.Top!.Value.Midi - p.B.Top!.Value.Midi) >= Wide)
+                .OrderByDescending(p => Math.Abs(p.A.Top!.Value.Midi - p.B.Top!.Value.Midi))
         );
     }
 

@@ -1,5 +1,6 @@
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Study.Rules;
 
 namespace MellowStand.Core.Practice;
 
@@ -24,7 +25,7 @@ public sealed class AccentDownbeat : IRecipe
     /// <inheritdoc/>
     public Suit? Suits(Passage passage)
     {
-        if (Accent(passage) is null)
+        if (Accent(passage) is null || passage.Line.Count(ArticulationMarks.IsAccented) * 2 > passage.Line.Count())
             return null;
         var found = passage.Count("offbeat-accent");
         return found > 0

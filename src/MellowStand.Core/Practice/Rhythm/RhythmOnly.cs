@@ -39,7 +39,7 @@ public sealed class RhythmOnly : IRecipe
         var found = passage.Count(
             "syncopation",
             "flipped-rhythm",
-            "triplet-and-dotted",
+            "triplet-against-dotted",
             "meter-grouping",
             "hemiola",
             "offbeat-entry",

@@ -1,5 +1,6 @@
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Instruments;
+using MellowStand.Core.Notation;
 using MellowStand.Core.Technique;
 
 namespace MellowStand.Core.Practice;
@@ -26,14 +27,25 @@ public sealed class Slurred : IRecipe
     {
         if (passage.Instrument is { Sustain: Sustain.Stroke } || !passage.Music.Measures.Any(m => m.Voices.Any(HasMoreToSlur)))
             return null;
+        var quick = passage.QuickPairs.ToList();
+        if (quick.Count == 0)
+            return null;
         var crossings = passage.Obstacles(ObstacleKind.Crossing, ObstacleKind.Slide);
         return crossings > 0
             ? new Suit(Math.Min(0.85, 0.5 + (0.05 * crossings)), Amounts.Of((crossings, "awkward finger change")))
-            : new Suit(0.3, "fingers before the tongue");
+            : new Suit(IsMixed(passage, quick) ? 0.6 : 0.3, "fingers before the tongue");
     }
 
     /// <inheritdoc/>
     public IReadOnlyList<PlainPart> Make(Passage passage) => [Voices.Change(passage.Music, Slur)];
+
+    // Slurred and tongued in turns: the fingers are made even before the tongue comes back.
+    private static bool IsMixed(Passage passage, List<(Note A, Note B)> quick)
+    {
+        bool InSlur((Note A, Note B) pair) => passage.Part.Slurs.Any(s => s.From.Onset <= pair.A.Onset && pair.B.Onset <= s.To.Onset);
+        var slurred = quick.Count(InSlur);
+        return slurred * 4 >= quick.Count && slurred * 4 <= 3 * quick.Count;
+    }
 
     private static bool HasMoreToSlur(PlainVoice voice) =>
         Voices

@@ -14,7 +14,7 @@ public static class StrokeReader
         var voice = LineFinder.VoicesOf(part).MaxBy(v => v.Notes.Count);
         if (voice is null)
             return [];
-        var plucked = Plucked(part);
+        var plucked = Plucking.Of(part);
         var strokes = new List<Stroke>();
         Fraction? before = null;
         foreach (var notes in Groups(context, voice).Where(g => !plucked(g[0].Onset)))
@@ -61,17 +61,5 @@ public static class StrokeReader
         if (note.Has("down-bow"))
             return BowDirection.Down;
         return note.Has("up-bow") ? BowDirection.Up : null;
-    }
-
-    // From "pizz." to "arco" nothing is bowed.
-    private static Func<Fraction, bool> Plucked(Part part)
-    {
-        var signs = part
-            .Directions.Where(d => d.Kind == DirectionKind.Words)
-            .Select(d => (d.Onset, Text: d.Text.ToLowerInvariant()))
-            .Where(d => d.Text.Contains("pizz", StringComparison.Ordinal) || d.Text.Contains("arco", StringComparison.Ordinal))
-            .OrderBy(d => d.Onset)
-            .ToList();
-        return onset => signs.LastOrDefault(s => s.Onset <= onset).Text?.Contains("pizz", StringComparison.Ordinal) ?? false;
     }
 }

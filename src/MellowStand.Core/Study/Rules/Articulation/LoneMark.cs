@@ -19,7 +19,7 @@ public sealed class LoneMark : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public int Rank => 24;
+    public int Rank => 27;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

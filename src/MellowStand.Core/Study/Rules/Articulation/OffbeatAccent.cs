@@ -50,6 +50,9 @@ public sealed class OffbeatAccent : IStudyRule
     private static bool IsOnBeat(StudyContext context, Note n) =>
         !context.Score.Measures[n.MeasureIndex].Meter.IsSenza && context.IsOnBeat(n);
 
+    // Accents off the beat in measure after measure are the rhythm of the part.
+    private static bool IsSubject(IReadOnlyList<Note> stretch) => stretch.Select(n => n.MeasureIndex).Distinct().Count() >= LeastGroups;
+
     private IEnumerable<Finding> OffTheBeat(StudyContext context, Part part) =>
         from stretch in Stretches.Of(
             context
@@ -62,7 +65,7 @@ public sealed class OffbeatAccent : IStudyRule
             Name,
             part,
             stretch,
-            Severity.Note,
+            IsSubject(stretch) ? Severity.Warn : Severity.Note,
             stretch.Count == 1 ? $"Accent off the beat, at {context.Beat(stretch[0])}" : $"{stretch.Count} accents off the beat",
             $"The accent stands between the beats ({context.Label(stretch[0].MeasureIndex)}, beat {context.Beat(stretch[0])}): "
                 + $"practice it as a new downbeat, then put it back."

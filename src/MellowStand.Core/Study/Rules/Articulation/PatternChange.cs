@@ -25,7 +25,7 @@ public sealed class PatternChange : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public int Rank => 26;
+    public int Rank => 29;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

@@ -17,7 +17,7 @@ public sealed class TwoNoteSlur : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public int Rank => 25;
+    public int Rank => 28;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

@@ -21,7 +21,7 @@ public sealed class BowTooShort : IStudyRule
     public RuleKind Kind => RuleKind.Breath;
 
     /// <inheritdoc/>
-    public int Rank => 11;
+    public int Rank => 13;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

@@ -29,7 +29,7 @@ public sealed class NoBreath : IStudyRule
     public RuleKind Kind => RuleKind.Breath;
 
     /// <inheritdoc/>
-    public int Rank => 10;
+    public int Rank => 12;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

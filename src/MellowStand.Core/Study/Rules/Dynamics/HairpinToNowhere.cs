@@ -9,8 +9,11 @@ namespace MellowStand.Core.Study.Rules;
 [Example("| !p C5h !< D5h | E5h !/ !f F5h | G5w", 0)]
 [Example("| !p C5h !< D5h | !/ !> E5h F5h | !/ !p G5w", 0, "a swell and back")]
 [Example("| !f C5h !< D5h | !/ !p E5w | F5w", 1, "grows to piano")]
+[Example("| !mf C5h !> D5h | \"morendo\" E5h !/ F5h | G5w | A5w", 0, "it ends in silence")]
 public sealed class HairpinToNowhere : IStudyRule
 {
+    private static readonly string[] Silences = ["morendo", "perdend", "smorz", "niente", "nothing"];
+
     /// <inheritdoc/>
     public string Name => "hairpin-to-nowhere";
 
@@ -18,7 +21,7 @@ public sealed class HairpinToNowhere : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 23;
+    public int Rank => 26;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
@@ -33,6 +36,8 @@ public sealed class HairpinToNowhere : IStudyRule
             IReadOnlyList<string> ids = note is null ? [] : [note.Id];
             // A swell and back answers itself, from either side.
             if (line.SwellsFrom(swell.To - 1, swell.To + 1).Any(s => s.Grows != swell.Grows) || ComesBack(line, swell))
+                continue;
+            if (!swell.Grows && DiesAway(part, swell, reach))
                 continue;
             if (next is null)
             {
@@ -69,6 +74,12 @@ public sealed class HairpinToNowhere : IStudyRule
             }
         }
     }
+
+    // "Morendo" or "to nothing" says where it ends: in silence.
+    private static bool DiesAway(Part part, Swell swell, Fraction reach) =>
+        part
+            .Directions.Between(d => d.Onset, swell.From - reach, swell.To + reach)
+            .Any(d => d.Kind == DirectionKind.Words && Silences.Any(w => d.Text.Contains(w, StringComparison.OrdinalIgnoreCase)));
 
     // The half of a swell and back that ends where no new level is printed, or where the first one began.
     private static bool ComesBack(LevelLine line, Swell swell) =>

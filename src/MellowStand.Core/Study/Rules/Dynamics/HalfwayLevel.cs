@@ -2,14 +2,17 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
 
-/// <summary>A crescendo or diminuendo of more than two measures: the level to have reached halfway.</summary>
-/// <remarks>Without a level on the way there is nowhere left to go. More than two measures, and the middle of the written
-/// scale: common practice, no published source. Where no target is printed, two steps are assumed.</remarks>
+/// <summary>A long crescendo or diminuendo: the level to have reached halfway.</summary>
+/// <remarks>Without a level on the way there is nowhere left to go. More than two measures, or two slow ones over three steps or more; and
+/// the middle of the written scale: common practice, no published source. Where no target is printed, two steps are assumed.</remarks>
 [Example("| !p !< C4w | D4w | E4w | !/ !f F4w", 1, "mp at measure 2")]
-[Example("| !p !< C4w | D4w | !/ !f E4w", 0, "two measures need no halfway level")]
+[Example("tempo:q=120 | !p !< C4w | D4w | !/ !f E4w", 0, "two measures need no halfway level")]
+[Example("tempo:q=60 | !f !> C5w | D5w | !/ !pp E5w", 1, "unless they are slow and go far")]
 public sealed class HalfwayLevel : IStudyRule
 {
     private const int AssumedSteps = 2;
+    private const int ManySteps = 3;
+    private const double SlowSeconds = 6;
 
     /// <inheritdoc/>
     public string Name => "halfway-level";
@@ -18,7 +21,7 @@ public sealed class HalfwayLevel : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 15;
+    public int Rank => 18;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.Level;
@@ -30,11 +33,11 @@ public sealed class HalfwayLevel : IStudyRule
         foreach (var swell in line.Swells)
         {
             var length = swell.To - swell.From;
-            if (length <= context.Score.Measures[swell.FromMeasure].Meter.Length * 2)
-                continue;
             var start = line.At(swell.From)?.Level ?? DynamicLevels.Default;
             var target = Target(context, line, swell);
             var end = target?.Level ?? Math.Clamp(start + (swell.Grows ? AssumedSteps : -AssumedSteps), 1, 8);
+            if (!IsLong(context, swell, Math.Abs(end - start)))
+                continue;
             if (line.Levels.Any(l => l.Onset > swell.From && l.Onset < swell.To) || (end > start) != swell.Grows || end == start)
                 continue;
             var half = swell.From + (length / 2);
@@ -61,6 +64,12 @@ public sealed class HalfwayLevel : IStudyRule
                 Level = level,
             };
         }
+    }
+
+    private static bool IsLong(StudyContext context, Swell swell, int steps)
+    {
+        var (length, two) = (swell.To - swell.From, context.Score.Measures[swell.FromMeasure].Meter.Length * 2);
+        return length > two || (length == two && steps >= ManySteps && context.Seconds(swell.FromMeasure, length) >= SlowSeconds);
     }
 
     private static PrintedLevel? Target(StudyContext context, LevelLine line, Swell swell)

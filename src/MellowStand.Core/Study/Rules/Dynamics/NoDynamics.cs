@@ -18,7 +18,7 @@ public sealed class NoDynamics : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 27;
+    public int Rank => 30;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.Level;

@@ -5,6 +5,7 @@ namespace MellowStand.Core.Study.Rules;
 /// <summary>Words of tempo and character with a plain meaning, and the number.</summary>
 /// <remarks>Meanings and ranges: <see cref="TempoWords"/>.</remarks>
 [Example("\"Andante cantabile\" | C5w", 1)]
+[Example("\"Tempo di Minuetto\" meter:3/4 | C5h.", 1, "a dance is a tempo")]
 [Example("| C5w", 0)]
 public sealed class TempoAndCharacter : IStudyRule
 {
@@ -32,7 +33,11 @@ public sealed class TempoAndCharacter : IStudyRule
             var words = TempoWords.In(d.Text).Take(3).ToList();
             if (words.Count == 0)
                 continue;
-            var range = words.FirstOrDefault(w => w.Low is not null) is { } w1 ? $" Usual range: {w1.Low} to {w1.High}." : "";
+            // The printed number beats the usual range of the word.
+            var range =
+                words.FirstOrDefault(w => w.Low is not null) is { } w1 && !HasNumber(context, d)
+                    ? $" Usual range: {w1.Low} to {w1.High}."
+                    : "";
             yield return new Finding(
                 Name,
                 [part.Id],
@@ -57,4 +62,9 @@ public sealed class TempoAndCharacter : IStudyRule
                 "Choose inside the printed range: as fast as clean, and even."
             );
     }
+
+    private static bool HasNumber(StudyContext context, Direction word) =>
+        context.Tempo.Signs.Any(s =>
+            s.Metronome is not null && s.Measure == word.MeasureIndex && Math.Abs((s.Onset - word.Onset).Value) <= 1
+        );
 }

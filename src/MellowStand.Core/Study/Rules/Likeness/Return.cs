@@ -23,7 +23,7 @@ public sealed class Return : IStudyRule
     public RuleKind Kind => RuleKind.Returns;
 
     /// <inheritdoc/>
-    public int Rank => 7;
+    public int Rank => 8;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

@@ -20,7 +20,7 @@ internal readonly record struct BrokenThirds(int Start, int Count, int Letters)
     /// <summary>Those of a phrase, in order; none overlaps another.</summary>
     public static IEnumerable<BrokenThirds> Of(IReadOnlyList<Note> phrase)
     {
-        for (var start = 0; start + (2 * LeastPairs) <= phrase.Count; )
+        for (var start = 0; start + (2 * LeastPairs) <= phrase.Count;)
         {
             var pairs = Pairs(phrase, start);
             if (pairs >= LeastPairs)

@@ -12,7 +12,7 @@ internal static class StruckTwice
     public static IEnumerable<(IReadOnlyList<Note> Line, IReadOnlyList<Note> All)> Of(IReadOnlyList<Note> phrase)
     {
         var groups = Groups(phrase);
-        for (var from = 0; from < groups.Count; )
+        for (var from = 0; from < groups.Count;)
         {
             var to = from + 1;
             while (to < groups.Count && groups[to].Count == groups[from].Count)

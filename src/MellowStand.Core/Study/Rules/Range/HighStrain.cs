@@ -18,7 +18,7 @@ public sealed class HighStrain : IStudyRule
     public RuleKind Kind => RuleKind.Range;
 
     /// <inheritdoc/>
-    public int Rank => 21;
+    public int Rank => 24;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

@@ -19,7 +19,7 @@ public sealed class LargeLeap : IStudyRule
     public RuleKind Kind => RuleKind.Range;
 
     /// <inheritdoc/>
-    public int Rank => 22;
+    public int Rank => 25;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

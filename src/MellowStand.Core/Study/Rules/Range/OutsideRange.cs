@@ -16,7 +16,7 @@ public sealed class OutsideRange : IStudyRule
     public RuleKind Kind => RuleKind.Range;
 
     /// <inheritdoc/>
-    public int Rank => 20;
+    public int Rank => 23;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)

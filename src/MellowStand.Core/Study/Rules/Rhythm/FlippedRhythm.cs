@@ -15,7 +15,7 @@ public sealed class FlippedRhythm : IStudyRule
     public RuleKind Kind => RuleKind.Rhythm;
 
     /// <inheritdoc/>
-    public int Rank => 9;
+    public int Rank => 10;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;

@@ -16,7 +16,7 @@ public sealed class Hemiola : IStudyRule
     public RuleKind Kind => RuleKind.Rhythm;
 
     /// <inheritdoc/>
-    public int Rank => 19;
+    public int Rank => 22;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;

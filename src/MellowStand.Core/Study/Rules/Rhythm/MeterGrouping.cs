@@ -18,7 +18,7 @@ public sealed class MeterGrouping : IStudyRule
     public RuleKind Kind => RuleKind.Counting;
 
     /// <inheritdoc/>
-    public int Rank => 5;
+    public int Rank => 6;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;

@@ -17,7 +17,7 @@ public sealed class OffbeatEntry : IStudyRule
     public RuleKind Kind => RuleKind.Counting;
 
     /// <inheritdoc/>
-    public int Rank => 17;
+    public int Rank => 20;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;

@@ -3,11 +3,12 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study.Rules;
 
 /// <summary>A long rest to count, above all across changes.</summary>
-/// <remarks>Four measures of rest or more, or two in which meter or tempo changes; tells the count and who is heard just before the entry.
-/// Common practice, no published source.</remarks>
+/// <remarks>Four measures of rest or more, or two in which key, meter or tempo changes; tells the count and who is heard just before the
+/// entry. Common practice, no published source.</remarks>
 [Example("| C5w | rw | rw | rw | rw | D5w", 1)]
 [Example("| C5w | rw | rw | D5w", 0)]
 [Example("| C5w | rw | meter:3/4 rh. | D5h.", 1, "the meter changes while resting")]
+[Example("key:G | G4w | rw | key:Bb rw | Bb4w", 1, "the key changes while resting")]
 public sealed class RestCount : IStudyRule
 {
     private const int LongRest = 4;
@@ -19,7 +20,7 @@ public sealed class RestCount : IStudyRule
     public RuleKind Kind => RuleKind.Counting;
 
     /// <inheritdoc/>
-    public int Rank => 16;
+    public int Rank => 19;
 
     /// <inheritdoc/>
     public Reach Reach => Reach.Sounds;
@@ -51,14 +52,13 @@ public sealed class RestCount : IStudyRule
     private Finding? Make(StudyContext context, Part part, int from, int to)
     {
         var count = to - from + 1;
-        var changes = Enumerable
-            .Range(from, count)
-            .Any(m =>
-                m > from
-                && (
-                    !context.Score.Measures[m].Meter.Equals(context.Score.Measures[m - 1].Meter)
-                    || Math.Abs(context.Tempo.QuarterBpmAt(m) - context.Tempo.QuarterBpmAt(m - 1)) > 0.01
-                )
+        var inside = Enumerable.Range(from + 1, count - 1).ToList();
+        var key = inside.Where(m => part.Measures[m].Key.Fifths != part.Measures[m - 1].Key.Fifths).Select(m => (int?)m).LastOrDefault();
+        var changes =
+            key is not null
+            || inside.Exists(m =>
+                !context.Score.Measures[m].Meter.Equals(context.Score.Measures[m - 1].Meter)
+                || Math.Abs(context.Tempo.QuarterBpmAt(m) - context.Tempo.QuarterBpmAt(m - 1)) > 0.01
             );
         if (count < LongRest && !(changes && count >= 2))
             return null;
@@ -76,6 +76,7 @@ public sealed class RestCount : IStudyRule
             $"Rest {count} measures",
             $"Count {(changes ? groups : $"{count} measures")}, and come in at measure "
                 + $"{context.Label(to + 1)}{(cue is null ? "" : $"; {cue} is heard just before")}."
+                + (key is { } k ? $" The signature changes in measure {context.Label(k)}, while you rest." : "")
         );
     }
 

@@ -16,7 +16,7 @@ public sealed class TripletAndDotted : IStudyRule
     public RuleKind Kind => RuleKind.Rhythm;
 
     /// <inheritdoc/>
-    public int Rank => 18;
+    public int Rank => 21;
 
     /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;

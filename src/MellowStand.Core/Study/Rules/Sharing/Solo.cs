@@ -7,9 +7,18 @@ namespace MellowStand.Core.Study.Rules;
 /// Common practice, no published source.</remarks>
 [Example("part \"Flute\"\n| C5w | D5w | E5w\npart \"Oboe\"\n| C5w | rw | E5w", 1)]
 [Example("part \"Flute\"\n| C5w | D5w\npart \"Oboe\"\n| C5w | B4w", 0)]
+[Example("| \"Solo\" !p C5w | D5w", 1, "an excerpt that says so")]
+[Example("| C5w | \"soli\" D5w", 1)]
 [Example("| C5w | D5w", 0, "one part alone is no solo")]
 public sealed class Solo : IStudyRule
 {
+    private static readonly Dictionary<string, (string Title, string Why)> Marked = new()
+    {
+        ["solo"] = ("Solo", "Marked solo: a solo piano is fuller than an accompanying piano."),
+        ["soli"] = ("Soli", "Marked soli: these parts carry the music together, fuller than the printed dynamic, until tutti."),
+        ["soli a 2"] = ("Soli", "Marked soli: both players carry the music together, fuller than the printed dynamic, until tutti."),
+    };
+
     /// <inheritdoc/>
     public string Name => "solo";
 
@@ -22,8 +31,24 @@ public sealed class Solo : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.Score.Parts.Count < 2)
-            yield break;
+        foreach (var alone in context.Score.Parts.Count < 2 ? [] : Alone(context, part))
+            yield return alone;
+        foreach (var d in part.Directions.Where(d => d.Kind == DirectionKind.Words))
+            if (Marked.TryGetValue(d.Text.Trim().TrimEnd('.').ToLowerInvariant(), out var marked))
+                yield return new Finding(
+                    Name,
+                    [part.Id],
+                    d.MeasureIndex,
+                    d.MeasureIndex,
+                    part.FirstSoundingFrom(d.Onset) is { } n ? [n.Id] : [],
+                    Severity.Note,
+                    marked.Title,
+                    marked.Why
+                );
+    }
+
+    private IEnumerable<Finding> Alone(StudyContext context, Part part)
+    {
         var from = -1;
         for (var m = 0; m <= context.Score.Measures.Count; m++)
         {
@@ -48,19 +73,5 @@ public sealed class Solo : IStudyRule
             );
             from = -1;
         }
-
-        foreach (var d in part.Directions.Where(d => d.Kind == DirectionKind.Words && IsSolo(d.Text)))
-            yield return new Finding(
-                Name,
-                [part.Id],
-                d.MeasureIndex,
-                d.MeasureIndex,
-                part.FirstSoundingFrom(d.Onset) is { } n ? [n.Id] : [],
-                Severity.Note,
-                "Solo",
-                "Marked solo: a solo piano is fuller than an accompanying piano."
-            );
     }
-
-    private static bool IsSolo(string text) => text.Trim().TrimEnd('.').Equals("solo", StringComparison.OrdinalIgnoreCase);
 }

@@ -19,7 +19,7 @@ public sealed class SlowingUnresolved : IStudyRule
     public RuleKind Kind => RuleKind.Tempo;
 
     /// <inheritdoc/>
-    public int Rank => 12;
+    public int Rank => 14;
 
     // A slowing word with a number is a new tempo.
     private static bool HasNumber(IReadOnlyList<TempoSign> signs, TempoSign slowing) =>
