@@ -65,16 +65,14 @@ public sealed partial record MetronomeText(Fraction? Unit, double Bpm, double? U
 
     [GeneratedRegex(
         @"(?<![\w])(?<dotted>dotted[\s-]+)?" + Named + @"([\s-]+note)?s?(?<dot>\s*\.)?\s*=\s*(" + Near + @"\s*)?" + Numbers,
-        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
-        100
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant
     )]
     private static partial Regex Equation();
 
     // A number alone is a tempo where a word says so before it.
     [GeneratedRegex(
         @"(^|[\s(,])(" + Near + @"|M\.\s?M\.|tempo\s*:?)\s*=?\s*" + Numbers,
-        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
-        100
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant
     )]
     private static partial Regex Alone();
 }
