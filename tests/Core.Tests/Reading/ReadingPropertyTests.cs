@@ -8,6 +8,7 @@ using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Reading;
 using MellowStand.Core.Study;
+using MellowStand.Core.Study.Heat;
 
 namespace MellowStand.Core.Tests.Reading;
 
@@ -80,6 +81,15 @@ public sealed partial class ReadingPropertyTests
         var higher = ScoreReader.Read(ScoreDocument.Of(WholeStepHigher(ShortFormReader.Document(music))));
         var instrument = Recognition.Of(score.Parts[0]).Instrument;
         Assert.Equal(Told(score, instrument), Told(higher, instrument));
+    }
+
+    [Fact]
+    public void Like_measures_are_alike_warm()
+    {
+        var score = ShortFormReader.Score(Étude);
+        var context = new StudyContext(score, House.Default);
+        var heat = HeatMap.Of(context, StudyDesk.Examine(context, score.Parts, 0, score.Measures.Count - 1)).Cells;
+        Assert.All(new[] { 0, 1 }, m => Assert.InRange(heat[m + 4].Heat - heat[m].Heat, -0.05, 0.05));
     }
 
     private static List<(string Rule, int From, int To)> Told(string music)

@@ -42,6 +42,15 @@ public sealed class WindowTests
         Assert.Equal(words == "double-tongued", end.QuarterBpm * 4 / 60 > 8 * (level == "extreme" ? 1.4 : 1.2) + 0.05);
     }
 
+    // Eight beats on one breath of ten seconds: never below 48, whatever seven tenths of the goal are.
+    [Theory]
+    [InlineData("Flute", 48)]
+    [InlineData("Violin", 42)]
+    public void A_ladder_begins_where_the_longest_note_is_one_breath(string instrument, double expected) =>
+        Assert.Equal(expected, InQuarters(Window($"part \"{instrument}\"\ntempo:q=60 | C5w~ | C5w | C5q D5 E5 F5").Start!));
+
+    private static double InQuarters(TempoMark mark) => Math.Round(mark.QuarterBpm);
+
     [Fact]
     public void The_hardest_measure_is_named()
     {

@@ -30,6 +30,25 @@ internal static class SlowestTempo
         return new WindowEnd(Math.Ceiling(longest.Bpm * 10) / 10, stretch.From.MeasureIndex, Words(context, stretch));
     }
 
+    /// <summary>The slowest tempo at which the longest note fits one breath; null where nothing is breathed.</summary>
+    /// <param name="context">The prepared score.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="from">First measure from 0.</param>
+    /// <param name="to">Last measure from 0.</param>
+    /// <param name="level">The level of who plays.</param>
+    public static double? OfOneNote(StudyContext context, Part part, int from, int to, string level)
+    {
+        if (context.InstrumentOf(part)?.Sustain != Sustain.Breath)
+            return null;
+        var longest = context
+            .MelodyOf(part)
+            .Struck.Where(n => n.MeasureIndex >= from && n.MeasureIndex <= to)
+            .Select(n => n.SoundingDuration.Value)
+            .DefaultIfEmpty()
+            .Max();
+        return longest * 60 / (Breath.Seconds(context) * CleanLimits.BreathOf(level));
+    }
+
     /// <summary>Where one would breathe or change the bow in the longest stretch, in words: after its tied or longest note near the
     /// middle.</summary>
     public static string Cure(StudyContext context, Part part, int from, int to, string level)

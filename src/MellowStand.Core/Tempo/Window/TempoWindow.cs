@@ -107,7 +107,9 @@ public static class TempoWindows
         var printed = Printed(context, from);
         var goal = Goal(context, printed, fastest?.QuarterBpm, inForce);
         var isFull = IsFullOfShort(steps, unit);
-        var start = Start(goal, isFull ? ShareOfShort : ShareOfGoal, fastest?.QuarterBpm, who.LastClean);
+        var easy = Start(goal, isFull ? ShareOfShort : ShareOfGoal, fastest?.QuarterBpm, who.LastClean);
+        // The slowest step still holds its longest note on one breath.
+        var start = Math.Min(goal, Math.Max(easy, SlowestTempo.OfOneNote(context, part, from, to, who.Level) ?? 0));
         var limit = IsFarAbove(context, from, fastest, slowest, Math.Max(printed?.To ?? 0, inForce)) ? null : fastest;
         return new TempoWindow(
             slowest,
