@@ -3,6 +3,7 @@ using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
 using MellowStand.Core.Technique;
+using MellowStand.Core.Technique.Trills;
 using MellowStand.Core.Unify;
 
 namespace MellowStand.Core.Layers;
@@ -101,7 +102,10 @@ public sealed class Knowledge
 
     /// <summary>What Study rests on, for a score of this piece.</summary>
     internal StudyContext Study(Score score, StudyContext? before) =>
-        new(score, House, p => InstrumentOf(p.Id), LevelOf, before, PlayersOf);
+        new(score, House, p => InstrumentOf(p.Id), LevelOf, before, PlayersOf, TrillFingers);
+
+    private string? TrillFingers(Part part, Note note, Pitch upper) =>
+        TrillAdvice.Of(InstrumentOf(part.Id), HandsOf(part.Id), House, part, note, upper)?.Sentence;
 
     // A whole section could sit at a part: only what a director set says how many do.
     private int PlayersOf(Part part) => IsSeatedByHand(part.Id) ? Seats.GetValueOrDefault(part.Id)?.Count ?? 0 : 0;

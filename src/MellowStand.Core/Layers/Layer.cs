@@ -41,7 +41,11 @@ public sealed class Layer
                 : HeatMap.Of(Study, Findings, 1, _hands.Value.Of)
         );
         _ranks = new(() =>
-            Ranking.Order(Findings).Select((f, i) => (f.Id, Place: i + 1)).DistinctBy(x => x.Id).ToDictionary(x => x.Id, x => x.Place)
+            Ranking
+                .Order(Study, Findings)
+                .Select((f, i) => (f.Id, Place: i + 1))
+                .DistinctBy(x => x.Id)
+                .ToDictionary(x => x.Id, x => x.Place)
         );
         _compared = new(() => Compare(known?.Compared));
         _bows = new(() => BowDesk.Plan(Sections, CurrentLines, Study.Tempo.QuarterBpmAt));

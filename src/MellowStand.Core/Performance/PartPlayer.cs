@@ -1,5 +1,6 @@
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Ornaments;
 
 namespace MellowStand.Core.Performance;
 
@@ -18,6 +19,8 @@ internal sealed class PartPlayer(Score score, Part part, House house, Pace pace,
     private const double Spread = 0.04;
 
     private readonly HashSet<string> _slurredOn = SoundingShare.SlurredOn(part);
+    // A grace that begins a trill from above is the trill's own first note.
+    private readonly HashSet<string> _openings = TrillGraces.Openings(part);
     private readonly HashSet<string> _slurEnds = [.. part.Slurs.Select(s => s.To.Id)];
 
     /// <summary>All strokes in order.</summary>
@@ -25,6 +28,7 @@ internal sealed class PartPlayer(Score score, Part part, House house, Pace pace,
         [
             .. SoundReader
                 .Of(part, played)
+                .Where(s => !_openings.Contains(s.Note.Id))
                 .GroupBy(s => (s.Note.Staff, s.Note.Voice))
                 .SelectMany(voice => Voice([.. voice.OrderBy(s => s.From).ThenBy(s => !s.Note.IsGrace)]))
                 .OrderBy(s => s.From)
@@ -55,8 +59,9 @@ internal sealed class PartPlayer(Score score, Part part, House house, Pace pace,
         var sound = note.Sound;
         if (HasTop(note) && OrnamentTable.All.FirstOrDefault(o => o.Is(note)) is { } ornament)
             return Strokes(note, [.. Others(note), .. ornament.Play(note)]);
-        var slursOn = _slurredOn.Contains(sound.Note.Id);
-        var isUnderSlur = slursOn || _slurEnds.Contains(sound.Note.Id);
+        // A note that comes again is begun anew, under a slur too.
+        var slursOn = _slurredOn.Contains(sound.Note.Id) && note.Next?.Note.TopSounding != sound.Note.TopSounding;
+        var isUnderSlur = _slurredOn.Contains(sound.Note.Id) || _slurEnds.Contains(sound.Note.Id);
         var end = sound.From + (sound.Note.IsGrace ? sound.Length : SoundingShare.Of(sound, slursOn, isUnderSlur));
         var keys = Keys(sound);
         return Strokes(
@@ -98,9 +103,8 @@ internal sealed class PartPlayer(Score score, Part part, House house, Pace pace,
     {
         var sound = laid[i];
         var next = laid.Skip(i + 1).FirstOrDefault(s => !s.Note.IsGrace);
-        var closing = laid.Skip(i + 1).TakeWhile(s => s.Note.IsGrace && s.From >= sound.To).Count();
-        var beat = score.Measures[sound.Note.MeasureIndex].Meter.BeatUnit;
-        return new Ornamented(sound, part, house, QuarterSeconds(sound.From), beat, closing, next);
+        var trill = OrnamentMarks.Trills.Any(sound.Has) ? TrillShape.Over(score, part, sound.Note, house) : null;
+        return new Ornamented(sound, part, QuarterSeconds(sound.From), trill, TurnShape.Of(score, part, sound.Note, sound.Marks), next);
     }
 
     private double QuarterSeconds(Fraction at) => 60 / pace.QuarterBpmAt(at);

@@ -18,6 +18,7 @@ public static class RecipeTable
         new Skeleton(),
         new GracesBack(),
         new TrillsMeasured(),
+        new GlissandoSteps(),
         new RhythmOnly(),
         new Slurred(),
         new Unslurred(),

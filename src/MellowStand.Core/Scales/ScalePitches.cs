@@ -43,6 +43,11 @@ public static class ScalePitches
     /// <param name="midi">MIDI key number.</param>
     public static Pitch Key(int midi) => Plain(midi, 1);
 
+    /// <summary>The pitch of a key number in a chromatic run: sharps go up, flats come down.</summary>
+    /// <param name="midi">MIDI key number.</param>
+    /// <param name="goesUp">The direction of the run.</param>
+    public static Pitch Passing(int midi, bool goesUp) => Plain(midi, goesUp ? 1 : -1);
+
     // A key number with one sign at most, sharp (1) or flat (-1).
     private static Pitch Plain(int midi, int sign)
     {

@@ -8,6 +8,9 @@ public enum Severity
     /// <summary>Good to know.</summary>
     Note,
 
+    /// <summary>What a teacher says before it is played, though nothing is wrong with it: told at first sight, no heat.</summary>
+    Tell,
+
     /// <summary>Will be missed by somebody.</summary>
     Warn,
 

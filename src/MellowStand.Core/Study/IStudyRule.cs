@@ -5,18 +5,11 @@ namespace MellowStand.Core.Study;
 /// <summary>One thing to look for. A new rule is one new file that implements this and nothing else.</summary>
 public interface IStudyRule
 {
-    /// <summary>The rank of a rule that is read after all that have one.</summary>
-    public const int Unranked = 1000;
-
     /// <summary>The fixed name of the rule in the HTTP interface.</summary>
     string Name { get; }
 
     /// <summary>The kind of thing it looks for: what the list of findings is filtered by.</summary>
     RuleKind Kind { get; }
-
-    /// <summary>How dear it is to miss in rehearsal: 1 is read first.</summary>
-    /// <remarks>Our own order, from common practice, no published source.</remarks>
-    int Rank => Unranked;
 
     /// <summary>How much of the score it looks at besides its own part.</summary>
     Reach Reach => Reach.Part;

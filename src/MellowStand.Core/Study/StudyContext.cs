@@ -19,6 +19,7 @@ public sealed class StudyContext
     private readonly Func<Part, Instrument?> _instrument;
     private readonly Func<Part, string?> _level;
     private readonly Func<Part, int> _players;
+    private readonly Func<Part, Note, Pitch, string?> _trillFingers;
 
     /// <summary>Prepares a score.</summary>
     /// <param name="score">The score with the decisions written in.</param>
@@ -26,6 +27,7 @@ public sealed class StudyContext
     /// <param name="instrument">The instrument of a part as recognised or corrected; null to recognise it here.</param>
     /// <param name="level">The level that all players of a part reach, or null where nobody is known; null for no players at all.</param>
     /// <param name="players">How many play a part; 0 where nobody is known.</param>
+    /// <param name="trillFingers">A sentence on the fingers of a trill with an upper note, or null where there is no chart.</param>
     /// <param name="before">The same piece before a decision: what is known of parts that did not change is taken over.</param>
     public StudyContext(
         Score score,
@@ -33,7 +35,8 @@ public sealed class StudyContext
         Func<Part, Instrument?>? instrument = null,
         Func<Part, string?>? level = null,
         StudyContext? before = null,
-        Func<Part, int>? players = null
+        Func<Part, int>? players = null,
+        Func<Part, Note, Pitch, string?>? trillFingers = null
     )
     {
         Score = score;
@@ -41,6 +44,7 @@ public sealed class StudyContext
         _instrument = instrument ?? (p => Recognition.Of(p).Instrument);
         _level = level ?? (_ => null);
         _players = players ?? (_ => 0);
+        _trillFingers = trillFingers ?? ((_, _, _) => null);
         Tempo = new TempoLine(score);
         foreach (var part in score.Parts)
             if (before is not null && before._facts.TryGetValue(part, out var known))
@@ -71,11 +75,20 @@ public sealed class StudyContext
     /// <summary>The instrument of a part, or null.</summary>
     public Instrument? InstrumentOf(Part part) => _instruments.GetOrAdd(part, _instrument);
 
+    /// <summary>The family of a part's instrument.</summary>
+    public Family FamilyOf(Part part) => InstrumentOf(part)?.Family ?? Family.Unknown;
+
     /// <summary>The level of range asked of a part: that of its players, else the house's.</summary>
     public (string Level, bool IsPlayers) LevelOf(Part part) => _level(part) is { } own ? (own, true) : (House["range-level"], false);
 
     /// <summary>How many play a part; 0 where nobody is known.</summary>
     public int PlayersOf(Part part) => _players(part);
+
+    /// <summary>A sentence on how a trill is fingered, or null where the instrument has no chart.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="note">The trilled note.</param>
+    /// <param name="upper">Its upper note, written.</param>
+    public string? TrillFingers(Part part, Note note, Pitch upper) => _trillFingers(part, note, upper);
 
     /// <summary>The dynamics of a part.</summary>
     public LevelLine LevelsOf(Part part) => FactsOf(part).Levels;

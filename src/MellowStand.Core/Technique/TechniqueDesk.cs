@@ -79,8 +79,11 @@ public static class TechniqueDesk
     }
 
     /// <summary>The chart's key of a sounding or written note: charts of tubes and strings follow the sound.</summary>
-    public static int ChartKeyOf(Step step, FingeringChart chart, Instrument instrument) =>
-        chart.Kind == "keys" ? step.Written.Midi : (step.Note.TopSounding ?? 0) - instrument.Transposition.Semitones;
+    public static int ChartKeyOf(Step step, FingeringChart chart, Instrument instrument) => ChartKeyOf(step.Note, chart, instrument);
+
+    /// <summary>The chart's key of a note.</summary>
+    public static int ChartKeyOf(Note note, FingeringChart chart, Instrument instrument) =>
+        chart.Kind == "keys" ? note.Top?.Midi ?? 0 : (note.TopSounding ?? 0) - instrument.Transposition.Semitones;
 
     /// <summary>The name of a key number, as charts spell it.</summary>
     public static string KeyName(int key) => Pitches.Usual(key).ToString();

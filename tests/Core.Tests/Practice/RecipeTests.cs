@@ -161,7 +161,7 @@ public sealed class RecipeTests
     {
         string[] names =
         [
-            .. "skeleton graces-back trills-measured slurred unslurred long-short short-long".Split(' '),
+            .. "skeleton graces-back trills-measured glissando-steps slurred unslurred long-short short-long".Split(' '),
             .. "beat-to-beat to-the-downbeat two-measures from-the-end pair octave-smaller".Split(' '),
             .. "hands-apart accent-downbeat rhythm-only note-groups with-line twice-as-long".Split(' '),
         ];

@@ -127,7 +127,7 @@ public sealed class GeneratedStudyTests
             var findings = Returns(passage, passage);
             if (findings.Any(f => f.Severity == Severity.Warn))
                 alarms++;
-            Assert.Contains(findings, f => f.Severity == Severity.Note && f.From == 12 && f.To == 19);
+            Assert.Contains(findings, f => f.Severity == Severity.Tell && f.From == 12 && f.To == 19);
         }
 
         Assert.True(alarms <= 0.05 * Cases, $"{alarms} of {Cases}");

@@ -68,8 +68,8 @@ public sealed class JudgementTests
         Assert.Contains("F♯, C♯", found.Why, StringComparison.Ordinal);
         Assert.Contains("C♮ in measure 8", found.Why, StringComparison.Ordinal);
         // What it says already is not said again by default.
-        var shown = Ranking.Shown(All(score));
-        Assert.DoesNotContain(All(score), f => f.Rule == "carried-accidental" && shown.Contains(f.Id));
+        var shown = Shortlist.Of(new StudyContext(score, House.Default), All(score));
+        Assert.DoesNotContain(All(score), f => f.Rule == "carried-accidental" && shown.Has(f));
     }
 
     [Fact]

@@ -5,8 +5,8 @@ using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Tests.Study;
 
-/// <summary>No cap hides a warning, so warnings must be rare: shown by default are at most one finding per three measures of a part, on
-/// scores that are dense with traps.</summary>
+/// <summary>What is shown at first sight is read: at most one finding per three measures of a part, on scores that are dense with
+/// traps.</summary>
 public sealed class NoiseTests
 {
     public static TheoryData<string> Files =>
@@ -22,12 +22,13 @@ public sealed class NoiseTests
     public void Fewer_than_one_finding_is_shown_per_three_measures_of_a_part(string file)
     {
         var score = ScoreReader.Read(Path.IsPathRooted(file) ? File.ReadAllBytes(file) : Reference.Bytes(file));
-        var findings = StudyDesk.Examine(new StudyContext(score, House.Default), score.Parts, 0, int.MaxValue);
+        var context = new StudyContext(score, House.Default);
+        var findings = StudyDesk.Examine(context, score.Parts, 0, int.MaxValue);
         var report = new StringBuilder();
         foreach (var group in findings.GroupBy(f => (f.Rule, f.Severity)).OrderByDescending(g => g.Count()))
             report.Append(System.Globalization.CultureInfo.InvariantCulture, $"{group.Key.Rule}/{group.Key.Severity}: {group.Count()}; ");
-        var ids = Ranking.Shown(findings);
-        var shown = findings.Where(f => ids.Contains(f.Id)).Sum(f => f.Parts.Count);
+        var shortlist = Shortlist.Of(context, findings);
+        var shown = findings.Where(shortlist.Has).Sum(f => f.Parts.Count);
         var rate = (double)shown / (score.Measures.Count * score.Parts.Count);
         TestContext.Current.TestOutputHelper!.WriteLine(
             $"{Path.GetFileName(file)}: {rate:0.000} shown of {findings.Count} in all; {report}"

@@ -1,3 +1,6 @@
+using MellowStand.Core.Formats.ShortForm;
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Study;
 
@@ -8,35 +11,41 @@ public sealed class RankingTests
     [Fact]
     public void What_stops_the_ensemble_is_read_first_then_what_is_dear_to_miss()
     {
-        var order = Ranking.Order([
-            Make("no-dynamics", Severity.Warn, 0),
-            Make("trill", Severity.Note, 0),
-            Make("carried-accidental", Severity.Warn, 9),
-            Make("anything", Severity.Stop, 30),
-        ]);
+        var order = Ranking.Order(
+            Context("Flute"),
+            [
+                Make("no-dynamics", Severity.Warn, 0),
+                Make("trill", Severity.Tell, 0),
+                Make("carried-accidental", Severity.Warn, 9),
+                Make("anything", Severity.Stop, 30),
+            ]
+        );
         Assert.Equal(["anything", "carried-accidental", "no-dynamics", "trill"], order.Select(f => f.Rule));
     }
 
-    [Fact]
-    public void No_warning_is_hidden_because_there_are_many()
+    [Theory]
+    [InlineData("Flute", "trill")]
+    [InlineData("Trumpet in B♭", "large-leap")]
+    [InlineData("Violin", "bow-length")]
+    [InlineData("Snare Drum", "rest-count")]
+    public void Each_family_hears_first_what_is_nearest_to_its_hands(string part, string first)
     {
-        var findings = Enumerable.Range(0, 60).Select(i => Make("carried-accidental", Severity.Warn, i % 4) with { Turn = i }).ToList();
-        Assert.Equal(60, Ranking.Shown(findings).Count);
+        string[] rules = ["trill", "large-leap", "bow-length", "rest-count", "hemiola"];
+        var order = Ranking.Order(Context(part), rules.Select(r => Make(r, Severity.Warn, 3)));
+        Assert.Equal(first, order[0].Rule);
+        Assert.Equal("hemiola", order[^1].Rule);
     }
 
     [Fact]
-    public void What_is_only_good_to_know_is_folded()
+    public void Names_of_rules_are_each_used_once_and_a_teacher_knows_only_rules_that_are_there()
     {
-        Assert.Empty(Ranking.Shown([Make("trill", Severity.Note, 0)]));
-    }
-
-    [Fact]
-    public void No_two_rules_share_a_rank_or_a_name()
-    {
-        var ranked = StudyDesk.Rules.Where(r => r.Rank < IStudyRule.Unranked).ToList();
-        Assert.Equal(ranked.Count, ranked.Select(r => r.Rank).Distinct().Count());
-        Assert.Equal(StudyDesk.Rules.Count, StudyDesk.Rules.Select(r => r.Name).Distinct().Count());
-        Assert.Equal("carried-accidental", ranked.MinBy(r => r.Rank)!.Name);
+        var names = StudyDesk.Rules.Select(r => r.Name).ToList();
+        Assert.Equal(names.Count, names.Distinct().Count());
+        Assert.All(
+            names.Where(n => StudyDesk.RuleOf(n) is not null && !TeacherOrder.Names(n)),
+            n => Assert.Equal(TeacherOrder.Last, TeacherOrder.Of(n, Family.Woodwind))
+        );
+        Assert.Equal("signature", names.MinBy(n => TeacherOrder.Of(n, Family.Brass)));
     }
 
     // Fixed names of the interface, from the design: none may be lost.
@@ -111,4 +120,7 @@ public sealed class RankingTests
 
     private static Finding Make(string rule, Severity severity, int measure) =>
         new(rule, ["P1"], measure, measure, [], severity, "x", "why");
+
+    private static StudyContext Context(string part) =>
+        new(ShortFormReader.Score($"part \"{part}\"\n" + string.Join(' ', Enumerable.Repeat("| C5w", 40))), House.Default);
 }

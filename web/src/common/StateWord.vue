@@ -16,6 +16,7 @@ const states: Record<string, { shape: string; word: string; tone: string }> = {
   'cannot-tell': { shape: '?', word: 'cannot tell', tone: 'slate' },
   stop: { shape: '■', word: 'stops the group', tone: 'rosin' },
   warn: { shape: '◆', word: 'often missed', tone: 'rosin' },
+  tell: { shape: '▪', word: 'said first', tone: 'slate' },
   note: { shape: '○', word: 'good to know', tone: 'slate' },
 }
 const shown = computed(() => states[props.state] ?? { shape: '○', word: props.state, tone: 'slate' })

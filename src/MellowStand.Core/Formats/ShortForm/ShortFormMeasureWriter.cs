@@ -18,6 +18,7 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
     private KeySignature _key = KeySignature.None;
     private Meter _meter = Meter.CommonTime;
     private int _openSlurs;
+    private bool _opensGlissando;
     private bool _wroteClef;
 
     public void Fill(XElement measure, IReadOnlyList<string> tokens, bool isFirst, bool isLast)
@@ -145,6 +146,7 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
             notations.Add(new XElement("tied", new XAttribute("type", "start")));
         if (first)
         {
+            Glissando(notations, note);
             for (var i = 0; i < note.SlurStops && _openSlurs > 0; i++)
                 notations.Add(Slur("stop", _openSlurs--));
             for (var i = 0; i < note.SlurStarts; i++)
@@ -155,11 +157,21 @@ internal sealed class ShortFormMeasureWriter(ShortFormPart part)
             e.Add(notations);
         if (!first)
             return;
-        foreach (var mark in note.Marks)
+        foreach (var mark in note.Marks.Where(m => m.Name != "glissando-start"))
             if (MarkCatalog.FormOf(mark.Name) is { } form)
                 NotationWriter.Add(e, form, mark);
             else
                 throw new FormatException($"\"{mark}\" is no mark.");
+    }
+
+    // It goes to the next note.
+    private void Glissando(XElement notations, ShortNote note)
+    {
+        if (_opensGlissando)
+            notations.Add(new XElement("glissando", new XAttribute("type", "stop"), new XAttribute("number", 1)));
+        _opensGlissando = note.Marks.Any(m => m.Name == "glissando-start");
+        if (_opensGlissando)
+            notations.Add(new XElement("glissando", new XAttribute("type", "start"), new XAttribute("number", 1)));
     }
 
     private static XElement Slur(string type, int number) => new("slur", new XAttribute("type", type), new XAttribute("number", number));

@@ -53,6 +53,7 @@ internal static partial class ShortFormToken
         ["^"] = "strong-accent",
         ["f"] = "fermata",
         ["tr"] = "trill-mark",
+        ["gliss"] = "glissando-start",
         ["b"] = "breath-mark",
         ["u"] = "up-bow",
         ["d"] = "down-bow",

@@ -39,13 +39,8 @@ public sealed class LevelLine
                 .Where(x => x.Level is not null)
                 .Select(x => new PrintedLevel(x.d.MeasureIndex, x.d.Onset, x.d.Text, x.Level!.Value)),
         ];
-        Swells =
-        [
-            .. part
-                .Hairpins.Select(h => new Swell(h.Grows, h.FromMeasure, h.From, h.ToMeasure, h.To))
-                .Concat(InWords(score, part))
-                .OrderBy(s => s.From),
-        ];
+        var drawn = part.Hairpins.Select(h => new Swell(h.Grows, h.FromMeasure, h.From, h.ToMeasure, h.To)).ToList();
+        Swells = [.. OneSwell.Of(drawn, [.. InWords(score, part)])];
     }
 
     /// <summary>The printed levels in order.</summary>

@@ -17,7 +17,10 @@ public static class OrnamentMarks
     /// <summary>The note, its neighbour, the note.</summary>
     public static IReadOnlySet<string> Mordents { get; } = new HashSet<string> { "mordent", "inverted-mordent" };
 
-    /// <summary>All of them.</summary>
+    /// <summary>A way to the next note that is filled: the mark stands where it begins.</summary>
+    public static IReadOnlySet<string> Slides { get; } = new HashSet<string> { "glissando-start", "slide-start" };
+
+    /// <summary>All ornaments in the narrow sense.</summary>
     public static IReadOnlySet<string> All { get; } = new HashSet<string>([.. Trills, .. Turns, .. Mordents, "schleifer"]);
 
     /// <summary>True for a turn that begins with its lower note.</summary>

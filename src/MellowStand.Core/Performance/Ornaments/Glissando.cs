@@ -8,7 +8,7 @@ namespace MellowStand.Core.Performance;
 internal sealed class Glissando : IOrnament
 {
     public bool Is(Ornamented note) =>
-        (note.Sound.Has("glissando-start") || note.Sound.Has("slide-start"))
+        OrnamentMarks.Slides.Any(note.Sound.Has)
         && note.Sound.Note.TopSounding is { } from
         && note.Next?.Note.TopSounding is { } to
         && Math.Abs(to - from) > 1;

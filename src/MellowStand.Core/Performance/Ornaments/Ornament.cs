@@ -1,23 +1,21 @@
-using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Ornaments;
 
 namespace MellowStand.Core.Performance;
 
 /// <summary>A note with what its ornament must know.</summary>
 /// <param name="Sound">The note.</param>
 /// <param name="Part">Its part.</param>
-/// <param name="House">The school's answers.</param>
 /// <param name="QuarterSeconds">Seconds of a quarter where it begins.</param>
-/// <param name="BeatUnit">The beat of its meter in quarters.</param>
-/// <param name="ClosingGraces">Grace notes that follow it and close it.</param>
+/// <param name="Trill">Its trill, or null.</param>
+/// <param name="Turn">Its turn, or null.</param>
 /// <param name="Next">The next note of its voice, or null.</param>
 internal sealed record Ornamented(
     Sound Sound,
     Part Part,
-    House House,
     double QuarterSeconds,
-    Fraction BeatUnit,
-    int ClosingGraces,
+    TrillShape? Trill,
+    TurnShape? Turn,
     Sound? Next
 )
 {

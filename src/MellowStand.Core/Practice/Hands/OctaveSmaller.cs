@@ -4,9 +4,8 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Practice;
 
 /// <summary>Leaps of an octave or more made an octave smaller.</summary>
-/// <remarks>A big leap an octave smaller first: the ear finds the note, then the distance. What follows a leap goes with it until the line
-/// leaps
-/// back. Common practice, no published source.</remarks>
+/// <remarks>A big leap an octave smaller first: the ear finds the note, then the distance. What is moved: <see cref="LeapShifts"/>. Common
+/// practice, no published source.</remarks>
 public sealed class OctaveSmaller : IRecipe
 {
     private const int Octave = 12;
@@ -36,37 +35,18 @@ public sealed class OctaveSmaller : IRecipe
     /// <inheritdoc/>
     public IReadOnlyList<PlainPart> Make(Passage passage)
     {
-        var moves = new Moves();
-        return [Voices.ChangeNotes(Voices.Line(passage.Music), moves.Of)];
+        var line = Voices.Line(passage.Music);
+        var notes = line.Measures.SelectMany(m => m.Voices[0].Notes).ToList();
+        var place = new Queue<int>(LeapShifts.Of([.. notes.Select(Leaping)]));
+        return [Voices.ChangeNotes(line, n => Moved(n, place.Dequeue()))];
     }
+
+    // A note that is tied over stays with the one it is tied to.
+    private static LeapNote Leaping(PlainNote note) =>
+        new(note.Heads.Select(h => h.Written).Max(p => p?.Midi), note.IsGrace || Voices.IsStruck(note));
+
+    private static PlainNote Moved(PlainNote note, int shift) =>
+        shift == 0 ? note : note with { Heads = [.. note.Heads.Select(h => h with { Written = Moved(h.Written, shift) })] };
 
     private static Pitch? Moved(Pitch? pitch, int shift) => pitch is { } p ? new Pitch(p.Step, p.Alter, p.Octave + (shift / Octave)) : null;
-
-    // Goes along the line and remembers how far it has been moved.
-    private sealed class Moves
-    {
-        private int? _printed;
-        private int _sounded;
-        private int _shift;
-
-        public PlainNote Of(PlainNote note)
-        {
-            if (note.Heads.Select(h => h.Written).Max(p => p?.Midi) is not { } top)
-                return note;
-            // A note that is tied over stays where it is.
-            if (_printed is { } before && (note.IsGrace || Voices.IsStruck(note)) && Math.Abs(top - before) >= Octave)
-                _shift = Nearest(top);
-            (_printed, _sounded) = (top, top + _shift);
-            return _shift == 0 ? note : note with { Heads = [.. note.Heads.Select(h => h with { Written = Moved(h.Written, _shift) })] };
-        }
-
-        // Back in its place where that is no leap any more; else by whole octaves toward the note before.
-        private int Nearest(int top)
-        {
-            if (Math.Abs(top - _sounded) < Octave)
-                return 0;
-            var interval = top + _shift - _sounded;
-            return _shift - (Math.Sign(interval) * (Math.Abs(interval) / Octave * Octave));
-        }
-    }
 }

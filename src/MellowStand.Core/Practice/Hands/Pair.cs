@@ -5,8 +5,8 @@ using MellowStand.Core.Technique;
 namespace MellowStand.Core.Practice;
 
 /// <summary>The hardest pairs of notes back and forth.</summary>
-/// <remarks>One pair of notes back and forth, slowly, then twice as fast. The pairs are those that Technique finds dearest, else the widest
-/// quick leaps. Common practice, no published source.</remarks>
+/// <remarks>One pair of notes back and forth, slowly, then twice as fast. The pairs are those that Technique finds dearest, else quick
+/// changes of many fingers (<see cref="ManyFingers"/>), else the widest quick leaps. Common practice, no published source.</remarks>
 public sealed class Pair : IRecipe
 {
     private const int Most = 3;
@@ -40,8 +40,9 @@ public sealed class Pair : IRecipe
             ObstacleKind.Travel,
             ObstacleKind.HearFirst
         );
+        var over = passage.Plan is { } plan ? ManyFingers.Changes(passage, plan).Count : 0;
         var names = string.Join(", ", pairs.Select(p => $"{p.A.Top!.Value.Name}–{p.B.Top!.Value.Name}"));
-        return new Suit(Math.Min(0.9, 0.4 + (0.1 * hard)), names);
+        return new Suit(Math.Min(0.9, 0.4 + (0.1 * (hard + over))), names);
     }
 
     /// <inheritdoc/>
@@ -73,7 +74,11 @@ public sealed class Pair : IRecipe
 
     private static List<(Note A, Note B)> Pairs(Passage passage)
     {
-        var hard = passage.Plan is { } plan ? Dearest(plan) : [];
+        if (passage.Plan is not { } plan)
+            return Widest(passage);
+        var hard = Dearest(plan);
+        if (hard.Count == 0)
+            hard = Distinct(ManyFingers.Changes(passage, plan));
         return hard.Count > 0 ? hard : Widest(passage);
     }
 

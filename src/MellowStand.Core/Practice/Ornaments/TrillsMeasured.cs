@@ -1,12 +1,12 @@
 using MellowStand.Core.Formats.MusicXml;
-using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Ornaments;
 
 namespace MellowStand.Core.Practice;
 
 /// <summary>Trills, turns and mordents written out in counted notes.</summary>
-/// <remarks>A trill in sixteenths, in 32nds on notes shorter than half a beat, from the written or the upper note by the house rule
-/// <c>trill-start</c> and ending on the main one; a turn as it is played. Common practice, no published source.</remarks>
+/// <remarks>Trills and turns are realised as everywhere: <see cref="TrillShape"/>, <see cref="TurnShape"/>. A trill is counted in
+/// sixteenths, on short notes in quarters of the note. Common practice, no published source.</remarks>
 public sealed class TrillsMeasured : IRecipe
 {
     private static readonly HashSet<string> All = [.. OrnamentMarks.Trills, .. OrnamentMarks.Turns, .. OrnamentMarks.Mordents];
@@ -31,63 +31,43 @@ public sealed class TrillsMeasured : IRecipe
     }
 
     /// <inheritdoc/>
-    public IReadOnlyList<PlainPart> Make(Passage passage) => [Voices.Change(passage.Music, v => v.SelectMany(n => Measured(passage, n)))];
-
-    private static IEnumerable<PlainNote> Measured(Passage passage, PlainNote note)
+    public IReadOnlyList<PlainPart> Make(Passage passage)
     {
+        var openings = TrillGraces.Openings(passage.Part);
+        return [Voices.Change(passage.Music, v => v.SelectMany(n => Measured(passage, openings, n)))];
+    }
+
+    private static IEnumerable<PlainNote> Measured(Passage passage, HashSet<string> openings, PlainNote note)
+    {
+        if (note.Source is { } grace && openings.Contains(grace.Id))
+            return [];
         // An ornament over a chord stays a sign: written out, the notes under it would be lost.
         if (note.Source is not { Top: { } main } source || note.Heads.Count != 1 || note.IsGrace || !MarksOut.Has(note, All))
             return [note];
-        Pitch Beside(int direction) => Neighbours.Of(passage.Part, source, direction);
-        var strokes = Strokes(passage.Study.House, note, main, Beside);
+        var strokes = Strokes(passage, source, note, main);
         // A length that no value has stays one plain note.
-        if (strokes.Exists(s => LengthSpelling.One(s.Length) is null))
+        if (strokes.Any(s => !IsWritten(s.Length)) || strokes.Aggregate(Fraction.Zero, (sum, s) => sum + s.Length) != note.Length)
             strokes = [(main, note.Length)];
         return Written(MarksOut.Without(note, MarksOut.Ornaments), strokes);
     }
 
-    private static List<(Pitch Pitch, Fraction Length)> Strokes(House house, PlainNote note, Pitch main, Func<int, Pitch> beside)
-    {
-        var length = note.Length;
-        if (MarksOut.Has(note, OrnamentMarks.Trills))
-            return Trill(length, main, beside(1), house["trill-start"] == "upper");
-        if (MarksOut.Has(note, OrnamentMarks.Mordents))
-        {
-            var quick = length > new Fraction(1, 2) ? new Fraction(1, 8) : length / 4;
-            return [(main, quick), (beside(note.Marks.Any(m => m.Name == "mordent") ? -1 : 1), quick), (main, length - (quick * 2))];
-        }
+    private static bool IsWritten(Fraction length) => LengthSpelling.One(length) is not null;
 
-        var first = note.Marks.Any(m => OrnamentMarks.IsInverted(m.Name)) ? -1 : 1;
-        return Turn(note, main, beside(first), beside(-first));
+    private static IReadOnlyList<(Pitch Pitch, Fraction Length)> Strokes(Passage passage, Note source, PlainNote note, Pitch main)
+    {
+        var (score, part) = (passage.Study.Score, passage.Part);
+        if (TrillShape.Of(score, part, source, passage.Study.House) is { } trill)
+            return (trill with { Length = note.Length, Alternating = Shorter(trill.Alternating, note.Length) }).Counted(IsWritten);
+        if (TurnShape.Of(score, part, source) is { } turn)
+            return turn.Notes();
+        var quick = note.Length > new Fraction(1, 2) ? new Fraction(1, 8) : note.Length / 4;
+        var beside = Neighbours.Of(part, source, note.Marks.Any(m => m.Name == "mordent") ? -1 : 1);
+        return [(main, quick), (beside, quick), (main, note.Length - (quick * 2))];
     }
 
-    private static List<(Pitch, Fraction)> Trill(Fraction length, Pitch main, Pitch upper, bool isUpper)
-    {
-        var each = length >= new Fraction(1, 2) ? new Fraction(1, 4) : length / 4;
-        var whole = length / each;
-        var count = (int)(whole.Numerator / whole.Denominator);
-        // An odd number from the main note, an even one from the upper: the last is the main note, and takes what is left.
-        count -= count % 2 == (isUpper ? 0 : 1) ? 0 : 1;
-        return
-        [
-            .. Enumerable
-                .Range(0, count)
-                .Select(i => ((i % 2 == 0) == isUpper ? upper : main, i < count - 1 ? each : length - (each * (count - 1)))),
-        ];
-    }
+    private static Fraction Shorter(Fraction a, Fraction b) => a < b ? a : b;
 
-    private static List<(Pitch, Fraction)> Turn(PlainNote note, Pitch main, Pitch first, Pitch second)
-    {
-        var length = note.Length;
-        if (length <= new Fraction(1, 2))
-            return [(first, length / 4), (main, length / 4), (second, length / 4), (main, length / 4)];
-        var isDotted = note.Source!.Dots > 0;
-        var plain = length * (isDotted ? new Fraction(1, 3) : new Fraction(1, 2));
-        var around = length * (isDotted ? new Fraction(1, 3) : new Fraction(1, 4)) / 3;
-        return [(main, plain), (first, around), (main, around), (second, around), (main, length - plain - (around * 3))];
-    }
-
-    private static IEnumerable<PlainNote> Written(PlainNote note, List<(Pitch Pitch, Fraction Length)> strokes)
+    private static IEnumerable<PlainNote> Written(PlainNote note, IReadOnlyList<(Pitch Pitch, Fraction Length)> strokes)
     {
         for (var i = 0; i < strokes.Count; i++)
         {

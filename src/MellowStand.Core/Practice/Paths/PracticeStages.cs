@@ -23,6 +23,7 @@ internal static class PracticeStages
         ["accent-downbeat"] = [0, 1],
         ["graces-back"] = [1],
         ["trills-measured"] = [1],
+        ["glissando-steps"] = [1],
         ["long-short"] = [1, 2],
         ["short-long"] = [1, 2],
         ["to-the-downbeat"] = [1],

@@ -82,7 +82,7 @@ public sealed class HeatMap
     {
         var warnings = context.Score.Parts.ToDictionary(p => p.Id, p => new double[p.Measures.Count]);
         var parts = context.Score.Parts.ToDictionary(p => p.Id);
-        foreach (var finding in findings.Where(f => f.Severity > Severity.Note))
+        foreach (var finding in findings.Where(f => f.Severity >= Severity.Warn))
             foreach (var part in finding.Parts.Where(parts.ContainsKey))
                 foreach (var measure in Measures(context, finding, parts[part]))
                     warnings[part][measure] += finding.Severity == Severity.Stop ? OfStop : OfWarning;

@@ -25,7 +25,8 @@ public sealed record FingerMoves(IReadOnlyList<string> Lifts, IReadOnlyList<stri
         return known.TryGetValue((from, to), out var moves) ? moves : known.GetOrAdd((from, to), k => Find(chart, k.Item1, k.Item2));
     }
 
-    private static FingerMoves Find(FingeringChart chart, Fingering from, Fingering to)
+    /// <summary>The moves between two fingerings that are none of the chart's own, and so are not kept.</summary>
+    public static FingerMoves Find(FingeringChart chart, Fingering from, Fingering to)
     {
         var (a, b) = (Places(chart, from), Places(chart, to));
         var both = a.Keys.Intersect(b.Keys).ToList();

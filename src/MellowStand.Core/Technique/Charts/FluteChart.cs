@@ -73,6 +73,11 @@ internal static class FluteChart
         C#5 D#5 | finger C♯, trill both trill keys
         B4 C#5 | finger B, trill thumb and first finger together
         Bb4 C5 | finger the thumb B♭, trill the thumb
+        Bb5 C6 | finger the thumb B♭, trill the thumb
+        Ab4 Bb4 | finger A♭ with the thumb on its B♭ key, trill the left second and ring fingers together
+        Ab5 Bb5 | finger A♭ with the thumb on its B♭ key, trill the left second and ring fingers together
+        F4 F#4 | finger F with the right ring finger down, trill the right first finger
+        F5 F#5 | finger F with the right ring finger down, trill the right first finger
         B5 C#6 | finger B, trill thumb and first finger together
         C6 D6 | finger C, trill the first trill key
         C#6 D6 | finger C♯, trill the first trill key

@@ -122,6 +122,7 @@ internal static class SheetEndpoints
                 all.FirstOrDefault(f => f.Rule == "form"),
                 [
                     .. all.Where(f => !NotKnown.Contains(f.Rule) && f.Review != ReviewStates.Held)
+                        .Where(f => f.Shown || f.Review == ReviewStates.Sent)
                         .OrderBy(f => f.Review == ReviewStates.Sent ? 0 : 1)
                         .ThenBy(f => f.Rank)
                         .Take(MostKnown)
@@ -140,13 +141,8 @@ internal static class SheetEndpoints
     // Findings of some parts in the words of these parts, without what is quiet.
     private static List<FindingView> Views(OpenPiece piece, Quiet quiet, IReadOnlyCollection<string> parts, Func<Finding, bool> isThere)
     {
-        var shown = Ranking.Shown(piece.Layer.Findings.Where(f => !quiet.Holds(f)));
-        var views = new FindingViews(piece, quiet, shown);
-        return
-        [
-            .. piece
-                .Layer.Findings.Where(f => f.Parts.Any(parts.Contains) && isThere(f) && !quiet.Holds(f))
-                .Select(f => views.Of(f, parts)),
-        ];
+        var found = piece.Layer.Findings.Where(f => f.Parts.Any(parts.Contains) && isThere(f) && !quiet.Holds(f)).ToList();
+        var views = new FindingViews(piece, quiet, Shortlist.Of(piece.Layer.Study, found, parts));
+        return [.. found.Select(f => views.Of(f, parts))];
     }
 }

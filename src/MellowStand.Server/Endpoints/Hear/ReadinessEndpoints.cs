@@ -192,7 +192,7 @@ public static class ReadinessEndpoints
         return TypedResults.Ok<IReadOnlyList<FixView>>([
             .. piece
                 .Layer.Findings.Where(f =>
-                    f.Severity > Severity.Note && row.Place.HasAny(f.Parts) && row.Place.Meets(f.From, f.To) && !quiet.Holds(f)
+                    f.Severity >= Severity.Warn && row.Place.HasAny(f.Parts) && row.Place.Meets(f.From, f.To) && !quiet.Holds(f)
                 )
                 .OrderBy(f => piece.Layer.Ranks[f.Id])
                 .Select(f => $"{piece.Label(f.From)}: {f.InWordsOf(row.Place.Parts, piece.Layer.Study.NameOf).Title}")

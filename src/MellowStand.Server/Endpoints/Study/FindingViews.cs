@@ -6,7 +6,7 @@ using MellowStand.Storage;
 namespace MellowStand.Server.Endpoints;
 
 /// <summary>Shows findings of one piece, with what was said of them and whether they are written in.</summary>
-internal sealed class FindingViews(OpenPiece piece, Quiet quiet, IReadOnlySet<string> shown)
+internal sealed class FindingViews(OpenPiece piece, Quiet quiet, Shortlist shortlist)
 {
     private readonly WrittenIn _written = new(piece.Layer.Study, piece.Layer.Decisions);
 
@@ -33,12 +33,13 @@ internal sealed class FindingViews(OpenPiece piece, Quiet quiet, IReadOnlySet<st
             quiet.Holds(f),
             StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "other",
             piece.Layer.Ranks[f.Id],
-            shown.Contains(f.Id),
+            shortlist.Has(f),
             f.Notes.Count > 0 || f.From == f.To,
             [.. told.Own.Select(o => new OwnWordsView(o.Parts, o.Title, o.Why))],
             _written.By(f)?.Id,
             said?.State is ReviewStates.Dismissed ? null : said?.State,
-            said?.Words
+            said?.Words,
+            [.. shortlist.AlsoOf(f).Select(a => piece.Label(a.From)).Distinct().Where(l => l != piece.Label(f.From))]
         );
     }
 }

@@ -18,7 +18,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="FromIndex">First measure from 0.</param>
 /// <param name="ToIndex">Last measure from 0.</param>
 /// <param name="Notes">Ids of the notes it speaks of.</param>
-/// <param name="Severity"><c>note</c>, <c>warn</c> or <c>stop</c>.</param>
+/// <param name="Severity"><c>note</c>, <c>tell</c>, <c>warn</c> or <c>stop</c>.</param>
 /// <param name="Title">A few words.</param>
 /// <param name="Why">One sentence.</param>
 /// <param name="Dismissed">True when it, or its rule, is quiet.</param>
@@ -30,6 +30,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Written">The decision that wrote it in, or null.</param>
 /// <param name="Review">What the director said of it for players: <c>sent</c>, <c>held</c>, or null while it waits.</param>
 /// <param name="Words">What players read instead of its own words, or null.</param>
+/// <param name="Also">Labels of the other measures that it stands for on the short list.</param>
 public sealed record FindingView(
     string Id,
     string Rule,
@@ -50,7 +51,8 @@ public sealed record FindingView(
     IReadOnlyList<OwnWordsView> Own,
     long? Written,
     string? Review,
-    string? Words
+    string? Words,
+    IReadOnlyList<string> Also
 );
 
 /// <summary>How some parts read a finding that they share with others in notes of their own.</summary>
@@ -104,8 +106,8 @@ public static class StudyEndpoints
         var (first, last) = (at.From.Index, at.To.Index);
         var quiet = Quiet.Of(quiets, piece);
         var wanted = part is null ? null : Parts(piece, part);
-        var shown = Ranking.Shown(piece.Layer.Findings.Where(f => !quiet.Holds(f)));
-        var views = new FindingViews(piece, quiet, shown);
+        var shortlist = Shortlist.Of(piece.Layer.Study, piece.Layer.Findings.Where(f => !quiet.Holds(f)), wanted);
+        var views = new FindingViews(piece, quiet, shortlist);
         return TypedResults.Ok(
             piece
                 .Layer.Findings.Where(f => f.To >= first && f.From <= last && (wanted is null || f.Parts.Any(wanted.Contains)))

@@ -97,14 +97,14 @@ public sealed class EntryCounts(PieceDesk desk, QuietRepository quiets, Audition
             ),
             [
                 .. found
-                    .Where(f => f.Severity > Core.Study.Severity.Note)
+                    .Where(f => f.Severity >= Core.Study.Severity.Warn)
                     .OrderBy(f => piece.Layer.Ranks.GetValueOrDefault(f.Id, int.MaxValue))
                     .DistinctBy(f => f.Title)
                     .Take(MostMissed)
                     .Select(f => (f.Id, f.Title, piece.Label(f.From))),
             ],
             beyond,
-            [.. NotDone(set, entry, piece, isHanded, found.Count(f => f.Severity > Core.Study.Severity.Note && quiet.SaidOf(f) is null))]
+            [.. NotDone(set, entry, piece, isHanded, found.Count(f => f.Severity >= Core.Study.Severity.Warn && quiet.SaidOf(f) is null))]
         );
     }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Finding } from '../../api/client'
-import { measuresOf } from '../../stations/study/findings'
+import { placesOf } from '../../stations/study/findings'
 
 /** A finding as players read it. What was not reviewed is marked, can be decided here, and does not print. */
 const props = defineProps<{ finding: Finding; part: string }>()
@@ -11,7 +11,7 @@ const emit = defineEmits<{ send: []; hold: []; reword: [] }>()
 
 <template>
   <li :class="{ unreviewed: finding.review !== 'sent' }">
-    <b>{{ measuresOf(finding) }}</b>: <template v-if="finding.words">{{ finding.words }}</template><template v-else
+    <b>{{ placesOf(finding) }}</b>: <template v-if="finding.words">{{ finding.words }}</template><template v-else
       >{{ own.title }}. {{ own.why }}</template
     >
     <span v-if="finding.review !== 'sent'" class="review">

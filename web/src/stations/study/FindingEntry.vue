@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { Finding } from '../../api/client'
 import MenuButton from '../../common/MenuButton.vue'
 import StateWord from '../../common/StateWord.vue'
-import { measuresOf } from './findings'
+import { placesOf } from './findings'
 import type { Scope } from './useFindingActs'
 
 /** One finding: what it is, what players read of it, and what can be done. */
@@ -43,7 +43,7 @@ const more = computed(() => [
       <span class="number">{{ number }}</span>
       <span class="body">
         <strong>{{ f.title }}</strong>
-        <span class="where">{{ measuresOf(f) }} · {{ whose }}</span>
+        <span class="where">{{ placesOf(f) }} · {{ whose }}</span>
         <span v-for="o in words" :key="o.why" class="why"
           ><template v-if="o.parts">{{ o.parts }}: </template>{{ o.why }}</span
         >

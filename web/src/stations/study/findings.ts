@@ -60,3 +60,13 @@ export function countsOf(
 /** The measures of a finding, as a director says them. */
 export const measuresOf = (f: Pick<Finding, 'from' | 'to'>) =>
   f.from === f.to ? `measure ${f.from}` : `measures ${f.from}–${f.to}`
+
+/** The same with the other measures that it stands for. */
+export const placesOf = (f: Pick<Finding, 'from' | 'to' | 'also' | 'shown'>) =>
+  f.shown && f.also.length > 0 ? `${measuresOf(f)}, also ${inWords(f.also)}` : measuresOf(f)
+
+const mostNamed = 8
+function inWords(labels: readonly string[]): string {
+  if (labels.length > mostNamed) return `${labels.slice(0, mostNamed).join(', ')} and ${labels.length - mostNamed} more`
+  return labels.length === 1 ? labels[0]! : `${labels.slice(0, -1).join(', ')} and ${labels.at(-1)}`
+}

@@ -19,9 +19,6 @@ public sealed class CarriedAccidental : IStudyRule
     public RuleKind Kind => RuleKind.Accidentals;
 
     /// <inheritdoc/>
-    public int Rank => 1;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CourtesyAccidental;
 
     /// <inheritdoc/>

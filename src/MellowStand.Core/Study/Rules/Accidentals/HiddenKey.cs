@@ -34,9 +34,6 @@ public sealed class HiddenKey : IStudyRule
     public RuleKind Kind => RuleKind.Accidentals;
 
     /// <inheritdoc/>
-    public int Rank => 2;
-
-    /// <inheritdoc/>
     public Reach Reach => Reach.Sounds;
 
     /// <inheritdoc/>

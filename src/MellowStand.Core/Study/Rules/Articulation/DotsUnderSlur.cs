@@ -24,7 +24,7 @@ public sealed class DotsUnderSlur : IStudyRule
                     Name,
                     part,
                     s,
-                    Severity.Warn,
+                    Severity.Tell,
                     "Dots under the slur",
                     context.InstrumentOf(part)?.Sustain == Instruments.Sustain.Bow
                         ? "Soft separate starts in one bow: the bow stops lightly and goes on."

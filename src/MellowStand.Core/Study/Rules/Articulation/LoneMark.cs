@@ -19,9 +19,6 @@ public sealed class LoneMark : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public int Rank => 27;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         foreach (var name in ArticulationMarks.Names)

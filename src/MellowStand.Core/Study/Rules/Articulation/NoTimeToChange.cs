@@ -8,18 +8,21 @@ namespace MellowStand.Core.Study.Rules;
 [Example("part \"Violin\"\ntempo:q=100 | \"pizz.\" C5q D5 E5 F5 | \"arco\" G5w", 1)]
 [Example("part \"Violin\"\ntempo:q=100 | \"pizz.\" C5q D5 E5 F5 | rw | \"arco\" G5w", 0, "a measure of rest is time enough")]
 [Example("part \"Violin\"\ntempo:q=100 | \"arco\" C5q D5 E5 F5", 0, "at the start nothing is changed")]
+[Example("part \"Violin\"\ntempo:q=100 | C5q D5 E5 F5 | \"arco\" G5w", 0, "it is bowed already")]
+[Example("part \"Violin\"\ntempo:q=100 | \"con sord.\" C5q D5 E5 F5 | \"con sord.\" G5w", 0, "the mute is on already")]
 public sealed class NoTimeToChange : IStudyRule
 {
     private const double Seconds = 1;
 
-    private static readonly (string Word, string Change)[] Changes =
+    // What a word puts the hands to, and whether that is another way than the usual one.
+    private static readonly (string Word, string Group, bool IsUsual, string Change)[] Changes =
     [
-        ("arco", "the bow"),
-        ("pizz", "plucking"),
-        ("senza sord", "playing without mute"),
-        ("mute off", "playing without mute"),
-        ("con sord", "the mute"),
-        ("mute on", "the mute"),
+        ("arco", "bow", true, "the bow"),
+        ("pizz", "bow", false, "plucking"),
+        ("senza sord", "mute", true, "playing without mute"),
+        ("mute off", "mute", true, "playing without mute"),
+        ("con sord", "mute", false, "the mute"),
+        ("mute on", "mute", false, "the mute"),
     ];
 
     /// <inheritdoc/>
@@ -29,16 +32,16 @@ public sealed class NoTimeToChange : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public int Rank => 11;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var notes = context.MelodyOf(part).Struck;
+        var isUsual = new Dictionary<string, bool>();
         foreach (var word in part.Directions.Where(d => d.Kind == DirectionKind.Words))
         {
-            if (Array.Find(Changes, c => word.Text.Contains(c.Word, StringComparison.OrdinalIgnoreCase)).Change is not { } change)
+            var (text, group, usual, change) = Array.Find(Changes, c => word.Text.Contains(c.Word, StringComparison.OrdinalIgnoreCase));
+            if (text is null || isUsual.GetValueOrDefault(group, true) == usual)
                 continue;
+            isUsual[group] = usual;
             var next = notes.PlaceFrom(n => n.Onset, word.Onset);
             if (next == 0 || next == notes.Count)
                 continue;

@@ -25,9 +25,6 @@ public sealed class PatternChange : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
-    public int Rank => 29;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context

@@ -21,9 +21,6 @@ public sealed class BowTooShort : IStudyRule
     public RuleKind Kind => RuleKind.Breath;
 
     /// <inheritdoc/>
-    public int Rank => 13;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Sustain: Sustain.Bow })

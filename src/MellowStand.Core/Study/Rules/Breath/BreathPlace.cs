@@ -43,7 +43,7 @@ public sealed class BreathPlace : IStudyRule
                 Name,
                 part,
                 chosen,
-                Severity.Note,
+                Severity.Tell,
                 $"Breathe after {chosen[0].Top!.Value.Name}, measure {context.Label(chosen[0].MeasureIndex)}",
                 $"The phrase is {context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters):0} seconds long. Breathe after "
                     + string.Join(

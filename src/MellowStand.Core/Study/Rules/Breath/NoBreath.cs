@@ -29,9 +29,6 @@ public sealed class NoBreath : IStudyRule
     public RuleKind Kind => RuleKind.Breath;
 
     /// <inheritdoc/>
-    public int Rank => 12;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Sustain: Sustain.Breath })

@@ -19,9 +19,6 @@ public sealed class ForgottenPiano : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 17;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var line = context.LevelsOf(part);

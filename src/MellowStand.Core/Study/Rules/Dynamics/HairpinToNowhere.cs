@@ -21,9 +21,6 @@ public sealed class HairpinToNowhere : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 26;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var line = context.LevelsOf(part);

@@ -21,9 +21,6 @@ public sealed class HalfwayLevel : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 18;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.Level;
 
     /// <inheritdoc/>

@@ -24,9 +24,6 @@ public sealed class SoftLowEntry : IStudyRule
     public RuleKind Kind => RuleKind.Dynamics;
 
     /// <inheritdoc/>
-    public int Rank => 16;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { } instrument || !(DoubleReeds.Has(instrument) || Saxophones.Contains(instrument.Id)))

@@ -34,7 +34,7 @@ public sealed class Signature : IStudyRule
                 m,
                 m,
                 [],
-                m > 0 ? Severity.Warn : Severity.Note,
+                Weight(m, key),
                 (key.AlteredSteps.Count == 0 ? "No signature" : $"Signature: {altered}") + (plain.Length > 0 ? $"; {plain} again" : ""),
                 (m == 0 ? "" : $"The signature changes at measure {context.Label(m)}. ")
                     + (plain.Length > 0 ? $"{plain} {(plain.Contains(',', StringComparison.Ordinal) ? "are" : "is")} natural again. " : "")
@@ -42,6 +42,14 @@ public sealed class Signature : IStudyRule
                     + hard
             );
         }
+    }
+
+    // A change is missed; the first signature is what a teacher names first, where there is one.
+    private static Severity Weight(int measure, KeySignature key)
+    {
+        if (measure > 0)
+            return Severity.Warn;
+        return key.Fifths == 0 ? Severity.Note : Severity.Tell;
     }
 
     // Steps that were altered and are not any more: the hand goes on playing them as before.

@@ -23,9 +23,6 @@ public sealed class Return : IStudyRule
     public RuleKind Kind => RuleKind.Returns;
 
     /// <inheritdoc/>
-    public int Rank => 8;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var measures = context.ContentOf(part);
@@ -55,7 +52,7 @@ public sealed class Return : IStudyRule
                     block.Again,
                     last,
                     [],
-                    block.EndsOtherwise && IsTelling(measures, block, 0) ? Severity.Warn : Severity.Note,
+                    block.EndsOtherwise && IsTelling(measures, block, 0) ? Severity.Warn : Severity.Tell,
                     block.EndsOtherwise ? $"As {first}, with another ending" : $"The same as {first}",
                     $"{Sentences.Capital(again)} {Are(block)} {first} again: practice once{ending}."
                 );
@@ -72,7 +69,7 @@ public sealed class Return : IStudyRule
                 block.Again,
                 last,
                 [.. notes.Select(n => n.Id)],
-                IsTelling(measures, block, differences.Count) ? Severity.Warn : Severity.Note,
+                IsTelling(measures, block, differences.Count) ? Severity.Warn : Severity.Tell,
                 $"As {first}, with a difference",
                 $"{Sentences.Capital(again)} {Are(block)} {first} again, except: "
                     + $"{named}{(differences.Count > MostNamed ? $"; and {differences.Count - MostNamed} more" : "")}{ending}."

@@ -24,7 +24,7 @@ public sealed class Mordent : IStudyRule
             Name,
             part,
             [note],
-            Severity.Note,
+            Severity.Tell,
             $"Mordent {note.Top!.Value.Name}–{other.Name}",
             $"On the beat and quick: {note.Top.Value.Name}, {other.Name}, {note.Top.Value.Name}."
         );

@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Ornaments;
 
 namespace MellowStand.Core.Study.Rules;
 
@@ -18,28 +19,27 @@ public sealed class Turn : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        foreach (var note in part.Notes.Where(n => OrnamentMarks.Turns.Any(n.Has) && n.Top is not null))
+        foreach (var note in part.Notes)
         {
-            var inverted = note.Marks.Any(m => OrnamentMarks.IsInverted(m.Name));
-            var (main, upper, lower) = (note.Top!.Value, Neighbours.Of(part, note, 1), Neighbours.Of(part, note, -1));
-            var order = inverted
-                ? $"{lower.Name}, {main.Name}, {upper.Name}, {main.Name}"
-                : $"{upper.Name}, {main.Name}, {lower.Name}, {main.Name}";
-            var beats = note.SoundingDuration / context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
-            var timing =
-                beats == new Fraction(3, 2)
-                    ? $" Half a beat plain, half a beat of a triplet "
-                        + $"({(inverted ? $"{lower.Name} {main.Name} {upper.Name}" : $"{upper.Name} {main.Name} {lower.Name}")})"
-                        + ", half a beat plain."
-                    : "";
+            if (TurnShape.Of(context.Score, part, note) is not { } turn)
+                continue;
+            var (upper, lower) = turn.First.Midi > turn.Main.Midi ? (turn.First, turn.Second) : (turn.Second, turn.First);
             yield return Finding.At(
                 Name,
                 part,
                 [note],
-                Severity.Note,
-                $"Turn on {main.Name}: {upper.Name} above, {lower.Name} below",
-                $"The turn plays {order}.{timing}"
+                Severity.Tell,
+                $"Turn on {turn.Main.Name}: {upper.Name} above, {lower.Name} below",
+                $"The turn plays {turn.First.Name}, {turn.Main.Name}, {turn.Second.Name}, {turn.Main.Name}.{Timing(context, note, turn)}"
             );
         }
+    }
+
+    private static string Timing(StudyContext context, Note note, TurnShape turn)
+    {
+        var beats = turn.Length / context.Score.Measures[note.MeasureIndex].Meter.BeatUnit;
+        return beats == new Fraction(3, 2)
+            ? $" Half a beat plain, half a beat of a triplet ({turn.First.Name} {turn.Main.Name} {turn.Second.Name}), half a beat plain."
+            : "";
     }
 }

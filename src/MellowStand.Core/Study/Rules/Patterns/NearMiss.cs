@@ -26,9 +26,6 @@ public sealed class NearMiss : IStudyRule
     public RuleKind Kind => RuleKind.Patterns;
 
     /// <inheritdoc/>
-    public int Rank => 3;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part) =>
         context
             .MelodyOf(part)

@@ -18,9 +18,6 @@ public sealed class HighStrain : IStudyRule
     public RuleKind Kind => RuleKind.Range;
 
     /// <inheritdoc/>
-    public int Rank => 24;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Family: Instruments.Family.Brass } instrument)

@@ -19,9 +19,6 @@ public sealed class LargeLeap : IStudyRule
     public RuleKind Kind => RuleKind.Range;
 
     /// <inheritdoc/>
-    public int Rank => 25;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is { Family: Instruments.Family.Keyboard })

@@ -16,9 +16,6 @@ public sealed class OutsideRange : IStudyRule
     public RuleKind Kind => RuleKind.Range;
 
     /// <inheritdoc/>
-    public int Rank => 23;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         if (context.InstrumentOf(part) is not { Family: not (Instruments.Family.Keyboard or Instruments.Family.Percussion) } instrument)

@@ -34,7 +34,7 @@ public sealed class CountUnit : IStudyRule
             if (meter.IsSenza || meter.Groups.Count != 1 || !isPlayed)
                 continue;
             if (Told(context, part, from, to, meter) is var (title, why))
-                yield return new Finding(Name, [part.Id], from, to, [], Severity.Note, title, why);
+                yield return new Finding(Name, [part.Id], from, to, [], Severity.Tell, title, why);
         }
     }
 

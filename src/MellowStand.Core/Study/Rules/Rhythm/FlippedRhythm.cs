@@ -15,9 +15,6 @@ public sealed class FlippedRhythm : IStudyRule
     public RuleKind Kind => RuleKind.Rhythm;
 
     /// <inheritdoc/>
-    public int Rank => 10;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;
 
     /// <inheritdoc/>

@@ -16,9 +16,6 @@ public sealed class Hemiola : IStudyRule
     public RuleKind Kind => RuleKind.Rhythm;
 
     /// <inheritdoc/>
-    public int Rank => 22;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;
 
     /// <inheritdoc/>

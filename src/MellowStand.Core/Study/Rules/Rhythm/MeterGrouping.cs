@@ -18,9 +18,6 @@ public sealed class MeterGrouping : IStudyRule
     public RuleKind Kind => RuleKind.Counting;
 
     /// <inheritdoc/>
-    public int Rank => 6;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;
 
     /// <inheritdoc/>

@@ -17,9 +17,6 @@ public sealed class OffbeatEntry : IStudyRule
     public RuleKind Kind => RuleKind.Counting;
 
     /// <inheritdoc/>
-    public int Rank => 20;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;
 
     /// <inheritdoc/>

@@ -20,9 +20,6 @@ public sealed class RestCount : IStudyRule
     public RuleKind Kind => RuleKind.Counting;
 
     /// <inheritdoc/>
-    public int Rank => 19;
-
-    /// <inheritdoc/>
     public Reach Reach => Reach.Sounds;
 
     /// <inheritdoc/>

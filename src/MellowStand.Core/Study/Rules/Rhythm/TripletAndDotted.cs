@@ -16,9 +16,6 @@ public sealed class TripletAndDotted : IStudyRule
     public RuleKind Kind => RuleKind.Rhythm;
 
     /// <inheritdoc/>
-    public int Rank => 21;
-
-    /// <inheritdoc/>
     public WritesIn WritesIn => WritesIn.CountingLine;
 
     /// <inheritdoc/>

@@ -20,9 +20,6 @@ public sealed class ATempoWithoutSlowing : IStudyRule
     public RuleKind Kind => RuleKind.Tempo;
 
     /// <inheritdoc/>
-    public int Rank => 4;
-
-    /// <inheritdoc/>
     public Reach Reach => Reach.Score;
 
     /// <inheritdoc/>

@@ -18,9 +18,6 @@ public sealed class SlowingUnresolved : IStudyRule
     /// <inheritdoc/>
     public RuleKind Kind => RuleKind.Tempo;
 
-    /// <inheritdoc/>
-    public int Rank => 14;
-
     // A slowing word with a number is a new tempo.
     private static bool HasNumber(IReadOnlyList<TempoSign> signs, TempoSign slowing) =>
         signs.Any(s => s.Metronome is not null && s.Onset >= slowing.Onset && s.Onset - slowing.Onset <= 1);

@@ -22,9 +22,6 @@ public sealed class SuddenTempo : IStudyRule
     public RuleKind Kind => RuleKind.Tempo;
 
     /// <inheritdoc/>
-    public int Rank => 5;
-
-    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var signs = context.Tempo.Signs;

@@ -1,0 +1,101 @@
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study;
+
+/// <summary>What is told at first sight: for each part the few things that its teacher would say before it is played.</summary>
+/// <remarks>One entry a cause, with its other places; one a measure beside what holds for the whole part; of a short part at most five, of
+/// a long one at most one for three measures, as a teacher of the instrument comes to them (<see cref="TeacherOrder"/>). What stops the
+/// ensemble is always told. Where nothing is that dear, the first things are told. Common practice, no published source; the bounds are
+/// ours.</remarks>
+public sealed class Shortlist
+{
+    private const int MostOfShort = 5;
+    private const int MeasuresForOne = 3;
+    private const int Fewest = 2;
+
+    // What is told of a whole part stands beside what is told of its measures.
+    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place"];
+
+    // Wherever it comes, it is one remark: other rules make one remark of what has the same title.
+    private static readonly HashSet<string> OneRemark =
+    [
+        "large-leap",
+        "register-crossing",
+        "high-strain",
+        "no-breath",
+        "breath-place",
+        "bow-length",
+        "offbeat-entry",
+        "offbeat-accent",
+        "triplet-against-dotted",
+        "dots-under-slur",
+        "two-note-slur",
+        "soft-high-entry",
+        "soft-low-entry",
+        "no-time-to-change",
+        "syncopation",
+        "long-length",
+        "staccato-length",
+    ];
+
+    private readonly Dictionary<string, List<Finding>> _shown = [];
+
+    private Shortlist() { }
+
+    /// <summary>Chooses for each part of a score.</summary>
+    /// <param name="context">The score they were found in.</param>
+    /// <param name="findings">What was found, without what was dismissed; of a passage only what meets it.</param>
+    /// <param name="parts">Ids of the parts that are spoken to; null for all.</param>
+    public static Shortlist Of(StudyContext context, IEnumerable<Finding> findings, IReadOnlyCollection<string>? parts = null)
+    {
+        var list = new Shortlist();
+        var byPart = findings.SelectMany(f => f.Parts.Select(p => (Part: p, Finding: f))).ToLookup(x => x.Part, x => x.Finding);
+        foreach (var part in context.Score.Parts.Where(p => parts is null || parts.Contains(p.Id)))
+            foreach (var (head, others) in Choose(context, part, [.. byPart[part.Id]]))
+                list.Add(head, others);
+        return list;
+    }
+
+    /// <summary>True for a finding that is told at first sight.</summary>
+    public bool Has(Finding finding) => _shown.ContainsKey(finding.Id);
+
+    /// <summary>The findings of the same cause that a told one stands for, in order; empty for one that stands alone.</summary>
+    public IReadOnlyList<Finding> AlsoOf(Finding finding) => _shown.GetValueOrDefault(finding.Id) ?? [];
+
+    private void Add(Finding head, IEnumerable<Finding> others)
+    {
+        if (!_shown.TryGetValue(head.Id, out var also))
+            _shown[head.Id] = also = [];
+        also.AddRange(others.Where(o => !also.Exists(a => a.Id == o.Id)));
+    }
+
+    private static IEnumerable<(Finding Head, IReadOnlyList<Finding> Others)> Choose(StudyContext context, Part part, List<Finding> found)
+    {
+        var family = context.FamilyOf(part);
+        var causes = found
+            .Where(f => f.Severity > Severity.Note || TeacherOrder.Names(f.Rule))
+            .GroupBy(f => (f.Rule, OneRemark.Contains(f.Rule) ? "" : f.InWordsOf([part.Id], context.NameOf).Title))
+            .Select(g => g.OrderByDescending(f => f.Severity).ThenBy(f => f.From).ToList())
+            .OrderByDescending(g => g[0].Severity == Severity.Stop)
+            .ThenBy(g => g[0].Severity == Severity.Note)
+            .ThenBy(g => TeacherOrder.Of(g[0].Rule, family))
+            .ThenBy(g => g[0].From)
+            .ToList();
+        var most = Math.Max(MostOfShort, part.Measures.Count / MeasuresForOne);
+        var taken = new HashSet<int>();
+        var count = 0;
+        foreach (var cause in causes)
+        {
+            var head = cause[0];
+            if (head.Severity == Severity.Note && count >= Fewest)
+                break;
+            var isOfPart = OfWholePart.Contains(head.Rule);
+            if (head.Severity < Severity.Stop && (count >= most || (!isOfPart && taken.Contains(head.From))))
+                continue;
+            if (!isOfPart)
+                taken.Add(head.From);
+            count++;
+            yield return (head, [.. cause.Skip(1).Where(f => f.Severity > Severity.Note || head.Severity == Severity.Note)]);
+        }
+    }
+}
