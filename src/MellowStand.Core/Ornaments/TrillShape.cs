@@ -47,7 +47,7 @@ public sealed record TrillShape(
     /// <summary>True where notes that close it are printed.</summary>
     public bool IsClosed => Closing > 0 || ClosesInNotes;
 
-    /// <summary>The trill of a note, or null where none is printed over a pitch.</summary>
+    /// <summary>The trill of a note, or null where none is printed over a pitch, or the sign asks for a roll.</summary>
     /// <param name="score">The score, for its beats.</param>
     /// <param name="part">The part.</param>
     /// <param name="note">The note.</param>
@@ -55,14 +55,15 @@ public sealed record TrillShape(
     public static TrillShape? Of(Score score, Part part, Note note, House house) =>
         OrnamentMarks.Trills.Any(note.Has) ? Over(score, part, note, house) : null;
 
-    /// <summary>The trill over a note whose sign may stand at a note it is tied to, or null over no pitch.</summary>
+    /// <summary>The trill over a note whose sign may stand at a note it is tied to, or null over no pitch and where it asks for a
+    /// roll.</summary>
     /// <param name="score">The score, for its beats.</param>
     /// <param name="part">The part.</param>
     /// <param name="note">The note.</param>
     /// <param name="house">The school's answers.</param>
     public static TrillShape? Over(Score score, Part part, Note note, House house)
     {
-        if (note.Top is not { } main)
+        if (note.Top is not { } main || Rolls.Is(part, note))
             return null;
         var upper = Neighbours.Of(part, note, 1);
         var opening = TrillGraces.Opening(part, note, upper);

@@ -32,6 +32,7 @@ public sealed partial class CasebookTests
                 "study" => Found(layer, rest).Any() ? null : Told(layer),
                 "quiet" => Found(layer, rest).FirstOrDefault()?.Why,
                 "shown" => Found(layer, rest).Any(f => f.Severity > Severity.Note) ? null : Told(layer),
+                "hidden" => Found(layer, rest).FirstOrDefault(f => f.Severity > Severity.Note)?.Why,
                 "window" => Window(layer, rest),
                 "cut" => Cut(layer, rest),
                 "counting" => Counting(layer, rest),

@@ -60,6 +60,7 @@ public sealed class PerformerTests
     [InlineData("C4q(-) D4q(-)", "60:1 62:1")]
     [InlineData("C4q[ D4q E4q]", "60:1 62:1 64:9/10")] // slurred notes join, the last one ends
     [InlineData("C4q(.)[ D4q(.) E4q(.)]", "60:3/4 62:3/4 64:3/4")] // dots under a slur are soft separate starts
+    [InlineData("C4q[ C4q D4q]", "60:9/10 60:1 62:9/10")] // a note that comes again is begun anew, under a slur too
     [InlineData("C4q D4q", "60:9/10 62:9/10")] // lightly tongued
     [InlineData("C4h(b) D4h", "60:7/4 62:15/8")] // a breath comes out of the note before it
     public void Marks_say_how_long_a_note_sounds(string notes, string expected) =>
@@ -70,6 +71,7 @@ public sealed class PerformerTests
     [InlineData("C4q C4q(>)", "80 92")]
     [InlineData("!p !< C4q C4q C4q !/ !f C4q", "56 68 80 92")] // a hairpin leads to its goal
     [InlineData("!f !> C4q C4q !/ C4q C4q", "92 86 80 80")] // with no goal, one level on
+    [InlineData("!p \"cresc.\" !< C4q C4q C4q !/ !f C4q", "56 68 80 92")] // the word and the hairpin are one crescendo
     [InlineData("!fp C4q C4q", "92 56")]
     public void Levels_hairpins_and_accents_are_velocity(string notes, string expected) =>
         Assert.Equal(expected, string.Join(' ', Played.Of($"meter:4/4 | {notes}").Notes.Select(n => n.Velocity)));
@@ -95,6 +97,22 @@ public sealed class PerformerTests
     [InlineData("G4q(turn,accidental-mark-below:sharp)", "67@0 69@1/2 67@7/12 66@2/3 67@3/4")] // a sign below the lower
     public void A_turn_takes_the_neighbours_that_the_signs_say(string note, string expected) =>
         Assert.Equal(expected, Played.Starts(Played.Of($"key:C meter:1/4 | {note}")));
+
+    [Fact]
+    public void A_trill_begins_from_above_where_a_grace_says_so()
+    {
+        var played = Played.Of("meter:4/4 | C4h g:A4e G4h(tr)", bpm: 60);
+        Assert.Equal([69, 67, 69], played.Notes.Where(n => n.From >= 2).Take(3).Select(n => n.Midi));
+        Assert.DoesNotContain(played.Notes, n => n.Midi == 69 && n.From < 2);
+    }
+
+    [Fact]
+    public void A_trill_that_is_slurred_on_runs_through()
+    {
+        var slurred = Played.Of("meter:4/4 | G4h(tr)[ A4h]", bpm: 60);
+        var tongued = Played.Of("meter:4/4 | G4h(tr) A4h", bpm: 60);
+        Assert.True(slurred.Notes.Count > tongued.Notes.Count);
+    }
 
     // Two beats at 60 with closing notes: it stops on the second beat, and the main note waits for them.
     [Fact]

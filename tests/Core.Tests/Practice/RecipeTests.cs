@@ -32,6 +32,16 @@ public sealed class RecipeTests
     [InlineData("from-the-end", "meter:2/4 | C5h | D5h | E5h", "|: E5:2 :| |: D5:2 | E5:2 :| |: C5:2 | D5:2 | E5:2 :|")]
     [InlineData("octave-smaller", "meter:4/4 | C4q E5q F5q D4q", "C4:1 E4:1 F4:1 D4:1")]
     [InlineData("octave-smaller", "meter:4/4 | C4q C6q B5q C4q", "C4:1 C4:1 B3:1 C4:1")]
+    [InlineData("octave-smaller", "meter:4/4 | D5q E5h D4q | E4q F4q G4q A4q", "D5:1 E5:2 D5:1 | E4:1 F4:1 G4:1 A4:1")]
+    [InlineData("octave-smaller", "meter:4/4 | C4q E5q F5q G5q | A5q G5q F5q E5q", "C5:1 E5:1 F5:1 G5:1 | A5:1 G5:1 F5:1 E5:1")]
+    [InlineData("trills-measured", "meter:2/4 key:F | D5e(tr) C5e Bb4q", "D5:1/8[ E5:1/8 D5:1/4] C5:1/2 B♭4:1")]
+    [InlineData("trills-measured", "meter:2/4 | G5h(tr) g:F5 g:G5 | A5h", "G5:1/4[ A5:1/4 G5:1/4 A5:1/4 G5:1] g:F5 g:G5 | A5:2")]
+    [InlineData("trills-measured", "meter:2/4 key:G | D5q g:C6 B5q(tr) | A5h", "D5:1 C6:1/4[ B5:1/4 C6:1/4 B5:1/4] | A5:2")]
+    [InlineData(
+        "glissando-steps",
+        "meter:4/4 | C5h(gliss) E5h",
+        "|: C5:2 E5:2 | C5:1/2 C♯5:1/2 D5:1/2 D♯5:1/2 E5:1/2 r:1/2 r:1/2 r:1/2 :|"
+    )]
     [InlineData("accent-downbeat", "meter:2/4 | C5q D5q(>) | E5q F5q", "C5:1 | D5:1 E5:1 | F5:1 r:1")]
     [InlineData("accent-downbeat", "meter:2/4 | C5e D5q(>) E5e | F5h", "C5:1/2 | D5:1 E5:1/2 F5:1/2~ | F5:3/2 r:1/2")]
     [InlineData(

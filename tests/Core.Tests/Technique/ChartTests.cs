@@ -137,8 +137,8 @@ public sealed class ChartTests
     [InlineData("oboe", "G4", "A4", "good", "ring finger")]
     [InlineData("alto-sax", "G4", "A4", "good", "ring finger")]
     [InlineData("alto-sax", "Bb3", "B3", "poor", "rolls")]
-    [InlineData("trumpet-bb", "G4", "A4", "good", "ring finger")] // with the third valve alone
-    [InlineData("trumpet-bb", "F4", "G4", "good", "first finger")]
+    [InlineData("trumpet-bb", "G4", "A4", "good", "third valve")] // with the third valve alone
+    [InlineData("trumpet-bb", "F4", "G4", "good", "first valve")]
     [InlineData("trombone", "Bb2", "C3", "poor", "slide")]
     [InlineData("trombone", "Bb4", "C5", "fair", "lip trill")] // the eighth and ninth partials
     [InlineData("violin", "E4", "F#4", "good", "D1")]

@@ -9165,7 +9165,7 @@ export interface components {
             toIndex: number;
             /** @description Ids of the notes it speaks of. */
             notes: string[];
-            /** @description `note`, `warn` or `stop`. */
+            /** @description `note`, `tell`, `warn` or `stop`. */
             severity: string;
             /** @description A few words. */
             title: string;
@@ -9195,6 +9195,8 @@ export interface components {
             review: null | string;
             /** @description What players read instead of its own words, or null. */
             words: null | string;
+            /** @description Labels of the other measures that it stands for on the short list. */
+            also: string[];
         };
         /** @description A fingering of a note. */
         FingeringView: {

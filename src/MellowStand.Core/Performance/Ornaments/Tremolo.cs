@@ -1,5 +1,6 @@
 using System.Globalization;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Ornaments;
 
 namespace MellowStand.Core.Performance;
 
@@ -69,8 +70,7 @@ internal sealed class Roll : IOrnament
     private const double StrokesPerSecond = 14;
 
     public bool Is(Ornamented note) =>
-        note.Sound.Has("trill-mark")
-        && (note.Sound.Note.Top is null || note.Part.Name.Contains("timp", StringComparison.OrdinalIgnoreCase));
+        note.Sound.Has("trill-mark") && Rolls.Is(note.Part, note.Sound.Note);
 
     public IReadOnlyList<Stroke> Play(Ornamented note) =>
         Ornamented.Even(

@@ -12,6 +12,7 @@ public sealed class Pair : IRecipe
     private const int Most = 3;
     private const double Dear = 0.5;
     private const int Wide = 7;
+    private const double MostForMany = 0.2;
 
     private static readonly Meter FourFour = Meter.Of(4, 4);
 
@@ -42,7 +43,7 @@ public sealed class Pair : IRecipe
         );
         var over = passage.Plan is { } plan ? ManyFingers.Changes(passage, plan).Count : 0;
         var names = string.Join(", ", pairs.Select(p => $"{p.A.Top!.Value.Name}–{p.B.Top!.Value.Name}"));
-        return new Suit(Math.Min(0.9, 0.4 + (0.1 * (hard + over))), names);
+        return new Suit(Math.Min(0.9, 0.4 + (0.1 * hard) + Math.Min(MostForMany, 0.05 * over)), names);
     }
 
     /// <inheritdoc/>

@@ -9,7 +9,12 @@ import type { Finding } from '../../api/client'
 const filter = defineModel<FindingFilter>('filter', { required: true })
 const props = defineProps<{ findings: readonly Finding[]; partNames: ReadonlyMap<string, string> }>()
 
-const severities: Record<string, string> = { stop: 'stops the group', warn: 'often missed', tell: 'said first', note: 'good to know' }
+const severities: Record<string, string> = {
+  stop: 'stops the group',
+  warn: 'often missed',
+  tell: 'said first',
+  note: 'good to know',
+}
 const pickers = [
   { by: 'kind', label: 'Kind of finding', every: 'every kind', word: (v: string) => v },
   { by: 'severity', label: 'Weight of finding', every: 'every weight', word: (v: string) => severities[v] ?? v },
