@@ -142,6 +142,7 @@ public static class ServerApp
             .AddSingleton<SeasonViews>()
             .AddSingleton<TestViews>()
             .AddSingleton<GoalTempos>()
+            .AddSingleton<PencilService>()
             .AddSingleton<ShelfService>()
             .AddSingleton<PdfPrinter>()
             .AddSingleton<MadePrints>()

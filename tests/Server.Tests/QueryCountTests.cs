@@ -124,6 +124,7 @@ public sealed class QueryCountTests(OneSchool school) : IClassFixture<OneSchool>
         ["/api/pieces/{id}/counting"] = "part=P3&from=21&to=24",
         ["/api/pieces/{id}/letter"] = "part=P3",
         ["/api/pieces/{id}/slice.musicxml"] = "part=P3&from=21&to=24",
+        ["/api/pieces/{id}/pencil.musicxml"] = "part=P3&from=21&to=24",
         ["/api/pieces/{id}/heat/reasons"] = "part=P3&index=21",
         ["/api/pieces/{id}/click.mid"] = "from=1&to=2&unit=quarter&bpm=90",
         ["/api/pieces/{id}/variants"] = "part=P6&from=21&to=26",

@@ -45,9 +45,6 @@ public sealed class TechniqueTests : IDisposable
     public async Task Marked_choices_are_written_in_and_a_choice_by_hand_is_a_fixed_point()
     {
         var id = await _client.Import(Asking.Music(Sax));
-        Assert.Equal(HttpStatusCode.Created, (await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/technique/mark?part=P1")).StatusCode);
-        var xml = await _client.GetStringAsync($"/api/pieces/{id}/export.musicxml", TestContext.Current.CancellationToken);
-        Assert.Contains("<other-technical>1-1</other-technical>", xml, StringComparison.Ordinal);
         var first = (await _client.Json($"/api/pieces/{id}/technique?part=P1")).GetProperty("choices")[1];
         var side = first
             .GetProperty("alternatives")
@@ -65,6 +62,11 @@ public sealed class TechniqueTests : IDisposable
                 add = new[] { side },
             }
         );
+        Assert.Equal("side", Choice(await _client.Json($"/api/pieces/{id}/technique?part=P1"), 1));
+        Assert.Equal(HttpStatusCode.Created, (await _client.Send(HttpMethod.Post, $"/api/pieces/{id}/technique/mark?part=P1")).StatusCode);
+        var xml = await _client.GetStringAsync($"/api/pieces/{id}/export.musicxml", TestContext.Current.CancellationToken);
+        Assert.Contains("<other-technical>1-1</other-technical>", xml, StringComparison.Ordinal);
+        Assert.Contains("<other-technical>S</other-technical>", xml, StringComparison.Ordinal);
         Assert.Equal("side", Choice(await _client.Json($"/api/pieces/{id}/technique?part=P1"), 1));
     }
 

@@ -186,7 +186,7 @@ test('parts that are no neighbours are chosen by keys, and a remark reaches exac
     ['P1', false],
   ] as const) {
     await page.goto(`${stand.url}/piece/1/letter/${part}`)
-    await expect(page.getByRole('heading', { name: 'Ten things to know' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'What to know' })).toBeVisible()
     await expect(page.getByText('Like one instrument.')).toHaveCount(has ? 1 : 0)
   }
   await open(page, '/piece/1/study', 'What hides here')

@@ -35,7 +35,7 @@ const views: [string, string, string][] = [
   ['sheet', '/sheet/2', 'Know before you play'],
   ['parts', '/piece/1/parts', 'Files out'],
   ['part', '/piece/1/part/P3', 'Back to the parts'],
-  ['letter', '/piece/1/letter/P3', 'Ten things to know'],
+  ['letter', '/piece/1/letter/P3', 'What to know'],
   ['errata', '/piece/1/errata', 'Decisions and errata, part by part'],
 ]
 

@@ -18,6 +18,7 @@ public sealed class Layer
     private readonly Lazy<Examination> _examination;
     private readonly Lazy<StudyContext> _study;
     private readonly Lazy<HandCosts> _hands;
+    private readonly Lazy<IReadOnlyList<Finding>> _findings;
     private readonly Lazy<HeatMap> _heat;
     private readonly Lazy<IReadOnlyDictionary<string, int>> _ranks;
     private readonly Lazy<Comparison> _compared;
@@ -35,10 +36,11 @@ public sealed class Layer
         _study = new(() => knowledge.Study(Current, known?.Study));
         _examination = new(() => known?.Examination is { } b ? Examination.After(Study, b, _sameSounds) : Examination.Of(Study));
         _hands = new(() => HandCosts.Of(Current, Study.Tempo, knowledge, known?.Hands));
+        _findings = new(() => [.. _examination.Value.Findings, .. _hands.Value.Findings]);
         _heat = new(() =>
             known?.Heat is { } b
-                ? HeatMap.After(Study, Findings, _hands.Value.Of, b, _sameSounds)
-                : HeatMap.Of(Study, Findings, 1, _hands.Value.Of)
+                ? HeatMap.After(Study, _examination.Value.Findings, _hands.Value.Of, b, _sameSounds)
+                : HeatMap.Of(Study, _examination.Value.Findings, 1, _hands.Value.Of)
         );
         _ranks = new(() =>
             Ranking
@@ -76,7 +78,7 @@ public sealed class Layer
     public StudyContext Study => _study.Value;
 
     /// <summary>All findings.</summary>
-    public IReadOnlyList<Finding> Findings => _examination.Value.Findings;
+    public IReadOnlyList<Finding> Findings => _findings.Value;
 
     /// <summary>Places of findings in the order in which a director reads them, id to place from 1.</summary>
     public IReadOnlyDictionary<string, int> Ranks => _ranks.Value;
@@ -141,16 +143,25 @@ public sealed class Layer
     /// <param name="address">What to cut out.</param>
     /// <param name="cues">With cues before entries after long rests.</param>
     /// <param name="reminded">With the level and tempo in force told at the beginning.</param>
-    public byte[] Paper(Address address, bool cues, bool reminded)
+    /// <param name="pencil">Signs for the eye only, over the decisions; null for none.</param>
+    public byte[] Paper(Address address, bool cues, bool reminded, IReadOnlyList<MarkChange>? pencil = null)
     {
         var range = new ExportRange(WithNoteIds: true, ForPaper: true, Reminded: reminded);
         return cues && address.Parts.Count == 1 && Current.FindPart(address.Parts[0]) is { } part
-            ? Write(address, range with { Cues = Cues.Of(Current, part) })
-            : Write(address, range);
+            ? Write(address, range with { Cues = Cues.Of(Current, part) }, pencil)
+            : Write(address, range, pencil);
     }
 
-    private byte[] Write(Address address, ExportRange range) =>
-        ScoreExport.Write(_written.Document, range with { Parts = address.Parts, From = address.From.Index, To = address.To.Index });
+    private byte[] Write(Address address, ExportRange range, IReadOnlyList<MarkChange>? pencil = null) =>
+        ScoreExport.Write(
+            pencil is null ? _written.Document : _written.Pencilled(pencil),
+            range with
+            {
+                Parts = address.Parts,
+                From = address.From.Index,
+                To = address.To.Index,
+            }
+        );
 
     // Marks alone leave the lines as they are; a mended pitch may make or break one.
     private Comparison Compare(Comparison? before)

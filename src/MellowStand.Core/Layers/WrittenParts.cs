@@ -50,6 +50,21 @@ internal sealed class WrittenParts
                 measure?.WriteTo(writer);
     }
 
+    /// <summary>The document with more marks, which stand nowhere else.</summary>
+    /// <param name="changes">The marks.</param>
+    public ScoreDocument Pencilled(IReadOnlyList<MarkChange> changes)
+    {
+        var drawn = new Dictionary<string, PartContent>();
+        foreach (var own in changes.GroupBy(c => c.Part))
+        {
+            var copy = Document.Parts.First(p => p.Id == own.Key).Copy();
+            DecisionWriter.Write(copy, own);
+            drawn[own.Key] = copy;
+        }
+
+        return Document.With(drawn);
+    }
+
     private Written Write(PartContent content, long[] ids, IEnumerable<MarkChange> changes)
     {
         var copy = content.Copy();

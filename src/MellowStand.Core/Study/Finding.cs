@@ -1,3 +1,4 @@
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study;
@@ -55,6 +56,9 @@ public sealed record Finding(
 
     /// <summary>The dynamic level that it proposes, or null.</summary>
     public string? Level { get; init; }
+
+    /// <summary>The marks that write it in where it names them itself; empty where its rule says what is written.</summary>
+    public IReadOnlyList<MarkChange> Writes { get; init; } = [];
 
     /// <summary>A finding that speaks of notes; its measures are theirs.</summary>
     /// <param name="rule">The rule's name.</param>

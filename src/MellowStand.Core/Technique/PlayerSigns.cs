@@ -1,3 +1,4 @@
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
@@ -43,6 +44,44 @@ public static class PlayerSigns
         ["cello"] = "ADGC",
         ["contrabass"] = "GDAEB",
     };
+
+    private static readonly HashSet<string> OfTheHand =
+    [
+        "other-technical",
+        "fingering",
+        "thumb-position",
+        "open-string",
+        "string",
+        "harmonic",
+    ];
+
+    /// <summary>Changes that write marks to notes; a sign of the hand takes the place of the one that stands there.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="notes">Ids of the notes or noteheads.</param>
+    /// <param name="add">Marks to write.</param>
+    /// <param name="remove">Marks to take away.</param>
+    public static IReadOnlyList<MarkChange> Replacing(
+        Part part,
+        IReadOnlyList<string> notes,
+        IReadOnlyList<Mark> add,
+        IReadOnlyList<Mark> remove
+    )
+    {
+        if (!add.Any(m => OfTheHand.Contains(m.Name)))
+            return [new MarkChange(part.Id, notes, add, remove)];
+        var owners = part.Notes.Where(n => n.Heads.Count == 1).ToDictionary(n => n.Id);
+        return
+        [
+            .. notes.Select(id => new MarkChange(
+                part.Id,
+                [id],
+                add,
+                owners.TryGetValue(id, out var note)
+                    ? [.. remove.Union(note.Marks.Where(m => OfTheHand.Contains(m.Name) && !add.Contains(m)))]
+                    : remove
+            )),
+        ];
+    }
 
     /// <summary>The sign of a code, e.g. <c>T</c>, <c>12</c>, <c>2</c>; of a chord the signs of its notes, the lowest first.</summary>
     public static string Of(string code, Family family)

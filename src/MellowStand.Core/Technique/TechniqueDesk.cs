@@ -61,7 +61,8 @@ public static class TechniqueDesk
             return null;
         var technique = setup.Technique;
         var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
-        var solution = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note, instrument!));
+        var solved = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note, instrument!));
+        var solution = instrument!.Family == Family.Woodwind ? OfferedSigns.In(excerpt, solved) : solved;
         return new TechniquePlan(
             excerpt,
             solution,

@@ -8,7 +8,7 @@ namespace MellowStand.Core.Tests.Study;
 /// <summary>What is told at first sight.</summary>
 public sealed class ShortlistTests
 {
-    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place"];
+    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place", "fingers"];
 
     public static TheoryData<string> Files => NoiseTests.Files;
 

@@ -135,6 +135,10 @@ export function sliceUrl(piece: number, parts: readonly string[], from: string, 
 export const paperUrl = (url: string, more: { cues?: boolean; remind?: boolean } = {}) =>
   `${url}&paper=true${more.cues ? '&cues=true' : ''}${more.remind ? '&remind=true' : ''}`
 
+/** The same to play from with what a teacher would pencil over it: fingers, and what went to the players. */
+export const pencilUrl = (url: string, more: { remind?: boolean } = {}) =>
+  `${url.replace('/slice.musicxml', '/pencil.musicxml')}${more.remind ? '&remind=true' : ''}`
+
 /** Fetches and engraves a slice; its first page where the options give a height. What is only for the eye may be changed before. */
 export async function engraveUrl(
   url: string,

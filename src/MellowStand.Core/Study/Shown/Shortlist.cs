@@ -14,7 +14,7 @@ public sealed class Shortlist
     private const int Fewest = 2;
 
     // What is told of a whole part stands beside what is told of its measures.
-    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place"];
+    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place", "fingers"];
 
     // Wherever it comes, it is one remark: other rules make one remark of what has the same title.
     private static readonly HashSet<string> OneRemark =

@@ -25,9 +25,9 @@ public static class TeacherOrder
 
     private static readonly Dictionary<Family, string[]> Near = new()
     {
-        [Family.Woodwind] = ["trill", "grace", "dots-under-slur", "return", "no-breath", "breath-place", "soft-low-entry"],
-        [Family.Brass] = ["large-leap", "soft-high-entry", "high-strain", "no-breath", "breath-place", "trill"],
-        [Family.Strings] = ["no-time-to-change", "bow-length", "dots-under-slur", "two-note-slur", "trill", "glissando"],
+        [Family.Woodwind] = ["fingers", "trill", "grace", "dots-under-slur", "return", "no-breath", "breath-place", "soft-low-entry"],
+        [Family.Brass] = ["large-leap", "fingers", "soft-high-entry", "high-strain", "no-breath", "breath-place", "trill"],
+        [Family.Strings] = ["fingers", "no-time-to-change", "bow-length", "dots-under-slur", "two-note-slur", "trill", "glissando"],
         [Family.Percussion] = ["rest-count", "flipped-rhythm", "offbeat-accent", "offbeat-entry", "grace", "return"],
         [Family.Voice] = ["no-breath", "breath-place", "large-leap", "soft-high-entry", "rest-count"],
         [Family.Keyboard] = ["trill", "turn", "grace", "return", "large-leap"],
@@ -36,6 +36,7 @@ public static class TeacherOrder
     private static readonly string[] Rest =
     [
         "a-tempo-without-slowing",
+        "fingers",
         "near-miss",
         "trill",
         "turn",

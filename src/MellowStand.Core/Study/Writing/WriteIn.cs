@@ -10,7 +10,9 @@ public static class WriteIn
 {
     /// <summary>The changes that write a finding in; empty when none of its parts plays there.</summary>
     public static IReadOnlyList<MarkChange> Of(StudyContext context, Finding finding) =>
-        [.. finding.Parts.Select(id => context.Score.FindPart(id)).OfType<Part>().SelectMany(p => Changes(context, finding, p))];
+        finding.Writes.Count > 0
+            ? finding.Writes
+            : [.. finding.Parts.Select(id => context.Score.FindPart(id)).OfType<Part>().SelectMany(p => Changes(context, finding, p))];
 
     private static IEnumerable<MarkChange> Changes(StudyContext context, Finding finding, Part part)
     {

@@ -25,6 +25,10 @@ public static class ExportEndpoints
         group.MapGet("/export.musicxml", Export).Produces<string>(200, MusicXml);
         group.MapGet("/export.mxl", Packed).Produces<string>(200, PackedMusicXml);
         group.MapGet("/slice.musicxml", Slice).KeepAnswer().Produces<string>(200, MusicXml);
+        group
+            .MapGet("/pencil.musicxml", Pencilled)
+            .KeepAnswer(RestsOn.Piece | RestsOn.School | RestsOn.Passages)
+            .Produces<string>(200, MusicXml);
     }
 
     private static FileContentHttpResult Export(
@@ -82,6 +86,24 @@ public static class ExportEndpoints
                 $"A slice holds at most {MostCells} measures of all its parts together; this one has {cells}. Select less."
             );
         return TypedResults.File(paper ? piece.Layer.Paper(at, cues, remind) : piece.Layer.Slice(at, concert), MusicXml);
+    }
+
+    // The same to play from, with what a teacher would pencil in.
+    private static FileContentHttpResult Pencilled(
+        long id,
+        PieceDesk desk,
+        PencilService pencils,
+        string part,
+        string? from = null,
+        string? to = null,
+        bool remind = false
+    )
+    {
+        var piece = desk.Open(id);
+        var at = piece.Book.Read(part, from, to);
+        if (at.Parts.Count * at.Measures > MostCells)
+            throw Refusal.BadRequest($"A slice holds at most {MostCells} measures of all its parts together. Select less.");
+        return TypedResults.File(piece.Layer.Paper(at, false, remind, pencils.Of(piece, at)), MusicXml);
     }
 
     // Without measures a part is given whole, and without parts all of them.

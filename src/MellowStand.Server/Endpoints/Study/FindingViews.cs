@@ -31,7 +31,7 @@ internal sealed class FindingViews(OpenPiece piece, Quiet quiet, Shortlist short
             told.Title,
             told.Why,
             quiet.Holds(f),
-            StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "other",
+            StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "hands",
             piece.Layer.Ranks[f.Id],
             shortlist.Has(f),
             f.Notes.Count > 0 || f.From == f.To,

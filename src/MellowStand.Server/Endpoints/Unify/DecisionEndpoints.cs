@@ -2,6 +2,7 @@ using MellowStand.Core.Decisions;
 using MellowStand.Core.Decisions.Errata;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Technique;
 using MellowStand.Core.Unify;
 using MellowStand.Server.Answers;
 using MellowStand.Server.Services;
@@ -230,7 +231,7 @@ public static class DecisionEndpoints
         var remove = Marks(request.Remove);
         if (add.Count + remove.Count == 0)
             throw Refusal.BadRequest("The decision adds and removes nothing. Name at least one mark.");
-        return FreeDraft(Reason(request.Why, "written by hand"), [new MarkChange(part.Id, request.Notes, add, remove)]);
+        return FreeDraft(Reason(request.Why, "written by hand"), PlayerSigns.Replacing(part, request.Notes, add, remove));
     }
 
     /// <summary>Reads marks as the interface has them.</summary>

@@ -11,6 +11,7 @@ import PrintFrame from '../print/PrintFrame.vue'
 import { useDrawn } from '../print/useDrawn'
 import ReviewBar from './ReviewBar.vue'
 import ReviewLine from './ReviewLine.vue'
+import { waitsWords } from './waits'
 
 /** One page a part: what a player should know before the first note, as the director left it. */
 useDrawn()
@@ -24,6 +25,7 @@ const l = computed(() => letter.data.value)
 const know = computed(() => l.value?.know ?? [])
 const frame = computed(() => [...(l.value?.frame ?? []), ...(l.value?.form ? [l.value.form] : [])])
 const waiting = computed(() => [...frame.value, ...know.value].filter((f) => f.review === null))
+const knowWaiting = computed(() => know.value.filter((f) => f.review === null).length)
 const rewording = ref<Finding | null>(null)
 const acts = useFindingActs(id, () => part.value?.name ?? partId.value)
 const where = (f: { from: string; to: string }) =>
@@ -85,7 +87,7 @@ function reworded(words: string | null) {
         </ul>
       </section>
       <section aria-labelledby="know">
-        <h2 id="know">Ten things to know</h2>
+        <h2 id="know">What to know</h2>
         <ol v-if="know.length">
           <ReviewLine
             v-for="f in know"
@@ -98,6 +100,7 @@ function reworded(words: string | null) {
           />
         </ol>
         <p v-else>Nothing hides in this part.</p>
+        <p v-if="knowWaiting" class="small waits">{{ waitsWords(knowWaiting) }}</p>
       </section>
       <section aria-labelledby="start">
         <h2 id="start">Start with these measures</h2>

@@ -4,12 +4,13 @@ import { computed, nextTick, ref } from 'vue'
 import type { Finding, Piece, Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { longDate, shortDate } from '../../common/dates'
-import { paperUrl, sliceUrl } from '../../engraving/engraver'
+import { pencilUrl, sliceUrl } from '../../engraving/engraver'
 import { unitWords } from '../../common/units'
 import PaperSheet from '../print/PaperSheet.vue'
 import { inside, type Paper } from '../print/papers'
 import { fitMusic } from './fitMusic'
 import ReviewLine from './ReviewLine.vue'
+import { waitsWords } from './waits'
 
 /** The sheet of one part: the passage engraved, what to know, and the steps; one page, or music pages of its own for a long passage. */
 const props = defineProps<{ sheet: Schemas['SheetView']; piece: Piece; part: string; paper: Paper; stamp: number }>()
@@ -28,6 +29,7 @@ const notes = computed(() =>
     .filter((n) => n.fromIndex >= p.value.fromIndex || n.toIndex <= p.value.toIndex)
     .slice(0, mostNotes),
 )
+const waiting = computed(() => notes.value.filter((n) => n.review === null).length)
 const remarks = computed(() => props.sheet.remarks.filter((r) => r.parts.includes(props.part)))
 const labels = computed(() => props.piece.measures.slice(p.value.fromIndex, p.value.toIndex + 1))
 
@@ -40,7 +42,7 @@ const music = useQuery({
     const size = inside(props.paper)
     const taken = words.value?.scrollHeight ?? 0
     return fitMusic(
-      (from, to) => paperUrl(sliceUrl(p.value.piece, [props.part], from, to), { remind: from === labels.value[0] }),
+      (from, to) => pencilUrl(sliceUrl(p.value.piece, [props.part], from, to), { remind: from === labels.value[0] }),
       labels.value,
       { width: size.width, height: size.height - taken - breathing, page: size.height - 64 },
       signal,
@@ -93,6 +95,7 @@ const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
             />
           </ul>
           <p v-else>Nothing hides in this part here. Listen for the others.</p>
+          <p v-if="waiting" class="small waits">{{ waitsWords(waiting) }}</p>
           <p>Count-off: {{ sheet.countOff }}. {{ p.note }}</p>
         </section>
         <section>
