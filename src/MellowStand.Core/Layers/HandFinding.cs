@@ -39,7 +39,7 @@ internal static class HandFinding
         var signed = marks.SelectMany(m => m.Notes).ToHashSet();
         var told = plan
             .Solution.Choices.Where(c => c.Marked && plan.Excerpt.Steps[c.Place].Note.Heads.Any(h => signed.Contains(h.Id)))
-            .Select(c => (plan.Excerpt.Steps[c.Place].Note, Words: Words(plan.Excerpt.Steps[c.Place], c, instrument)))
+            .Select(c => (plan.Excerpt.Steps[c.Place].Note, Words: Words(plan, c, instrument)))
             .ToList();
         if (told.Count == 0)
             return null;
@@ -62,6 +62,12 @@ internal static class HandFinding
         return $"measure{(labels.Count == 1 ? "" : "s")} {string.Join(", ", labels.Take(MostMeasures))}{more}";
     }
 
-    private static string Words(Technique.Step step, Choice choice, Instrument instrument) =>
-        $"{step.Note.Top}: {ChoiceWords.Of(choice.Way.Code, instrument).Replace('-', instrument.Family == Family.Woodwind ? ' ' : '-')}";
+    private static string Words(TechniquePlan plan, Choice choice, Instrument instrument)
+    {
+        var step = plan.Excerpt.Steps[choice.Place];
+        if (instrument.Family != Family.Woodwind || plan.Chart is not { Value: var chart })
+            return $"{step.Note.Top}: {ChoiceWords.Of(choice.Way.Code, instrument)}";
+        var named = chart.Find(TechniqueDesk.ChartKeyOf(step, chart, instrument), choice.Way.Code)?.Name;
+        return $"{step.Note.Top}: {(string.IsNullOrEmpty(named) ? choice.Way.Code.Replace('-', ' ') : named)}";
+    }
 }

@@ -57,6 +57,9 @@ public sealed record Finding(
     /// <summary>The dynamic level that it proposes, or null.</summary>
     public string? Level { get; init; }
 
+    /// <summary>What is said of it beside another of the same cause, e.g. the place alone; empty where its measure is enough.</summary>
+    public string Brief { get; init; } = "";
+
     /// <summary>The marks that write it in where it names them itself; empty where its rule says what is written.</summary>
     public IReadOnlyList<MarkChange> Writes { get; init; } = [];
 

@@ -1,3 +1,5 @@
+using MellowStand.Core.Technique.Charts;
+
 namespace MellowStand.Core.Technique;
 
 /// <summary>Usual ways of a woodwind that a teacher pencils in all the same: where a note has several and a reason chose one.</summary>
@@ -6,7 +8,10 @@ namespace MellowStand.Core.Technique;
 internal static class OfferedSigns
 {
     /// <summary>The solution with those choices marked too.</summary>
-    public static Solution In(Excerpt excerpt, Solution solution)
+    /// <param name="excerpt">The notes.</param>
+    /// <param name="solution">The best path.</param>
+    /// <param name="chart">The chart, whose own words on a fingering are no reason.</param>
+    public static Solution In(Excerpt excerpt, Solution solution, FingeringChart chart)
     {
         var last = new Dictionary<int, string>();
         var choices = new List<Choice>(solution.Choices.Count);
@@ -14,7 +19,10 @@ internal static class OfferedSigns
         {
             var note = excerpt.Steps[choice.Place].PitchClass;
             var isNew = last.GetValueOrDefault(note) != choice.Way.Code;
-            var isReasoned = choice.Alternatives.Count > 0 && choice.Way is { IsUsual: true, Why.Length: > 0 };
+            var isReasoned =
+                choice.Alternatives.Count > 0
+                && choice.Way is { IsUsual: true, Why.Length: > 0 }
+                && chart.Find(excerpt.Steps[choice.Place].Key, choice.Way.Code)?.When != choice.Way.Why;
             choices.Add(isNew && isReasoned ? choice with { Marked = true } : choice);
             last[note] = choice.Way.Code;
         }

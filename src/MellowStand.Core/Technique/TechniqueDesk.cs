@@ -62,7 +62,7 @@ public static class TechniqueDesk
         var technique = setup.Technique;
         var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
         var solved = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note, instrument!));
-        var solution = instrument!.Family == Family.Woodwind ? OfferedSigns.In(excerpt, solved) : solved;
+        var solution = setup.Chart is { Value: { Kind: "keys" } chart } ? OfferedSigns.In(excerpt, solved, chart) : solved;
         return new TechniquePlan(
             excerpt,
             solution,

@@ -37,6 +37,9 @@ function leftMargin(xml: string): number {
   return Math.max(40, Math.min(260, 11 * Math.max(0, ...names)))
 }
 
+/** Signs of the hand that have no element of their own (S, T, RH) are drawn as fingerings: the engraver leaves others out. */
+const drawable = (xml: string) => xml.replaceAll(/(<\/?)other-technical>/g, '$1fingering>')
+
 const measureOpening = /<g [^>]*class="measure"[^>]*>/g
 
 function measuresOf(svg: string): string[] {
@@ -72,7 +75,7 @@ self.onmessage = async (event: MessageEvent<EngraveRequest>) => {
       svgAdditionalAttribute: ['measure@n'],
       mnumInterval: paper ? 0 : 1,
     })
-    if (!engraver.loadData(xml)) throw new Error('The engraver could not read this slice.')
+    if (!engraver.loadData(drawable(xml))) throw new Error('The engraver could not read this slice.')
     const svg = engraver.renderToSVG(1)
     const more = height !== undefined && engraver.getPageCount() > 1
     const next = more ? (measuresOf(engraver.renderToSVG(2))[0] ?? null) : null

@@ -59,6 +59,14 @@ public sealed class Shortlist
     /// <summary>True for a finding that is told at first sight.</summary>
     public bool Has(Finding finding) => _shown.ContainsKey(finding.Id);
 
+    /// <summary>What a told finding adds of the others that it stands for: what is done there; empty where their measures are
+    /// enough.</summary>
+    public string BriefOf(Finding finding)
+    {
+        var briefs = AlsoOf(finding).Select(f => f.Brief).Where(b => b.Length > 0).ToList();
+        return briefs.Count == 0 ? "" : $" Later after {string.Join(", ", briefs)}.";
+    }
+
     /// <summary>The findings of the same cause that a told one stands for, in order; empty for one that stands alone.</summary>
     public IReadOnlyList<Finding> AlsoOf(Finding finding) => _shown.GetValueOrDefault(finding.Id) ?? [];
 

@@ -142,7 +142,10 @@ internal static class SheetEndpoints
     private static List<FindingView> Views(OpenPiece piece, Quiet quiet, IReadOnlyCollection<string> parts, Func<Finding, bool> isThere)
     {
         var found = piece.Layer.Findings.Where(f => f.Parts.Any(parts.Contains) && isThere(f) && !quiet.Holds(f)).ToList();
-        var views = new FindingViews(piece, quiet, Shortlist.Of(piece.Layer.Study, found, parts));
-        return [.. found.Select(f => views.Of(f, parts))];
+        var shortlist = Shortlist.Of(piece.Layer.Study, found, parts);
+        var views = new FindingViews(piece, quiet, shortlist);
+        // What another entry stands for is not told twice.
+        var covered = found.SelectMany(shortlist.AlsoOf).Select(f => f.Id).ToHashSet();
+        return [.. found.Where(f => !covered.Contains(f.Id) || shortlist.Has(f)).Select(f => views.Of(f, parts))];
     }
 }

@@ -29,7 +29,7 @@ internal sealed class FindingViews(OpenPiece piece, Quiet quiet, Shortlist short
             f.Notes,
             f.Severity.ToString().ToLowerInvariant(),
             told.Title,
-            told.Why,
+            told.Why + shortlist.BriefOf(f),
             quiet.Holds(f),
             StudyDesk.RuleOf(f.Rule) is { } rule ? Words.Of(rule.Kind) : "hands",
             piece.Layer.Ranks[f.Id],

@@ -25,6 +25,8 @@ const name = computed(() => props.piece.parts.find((x) => x.id === props.part)?.
 const notes = computed(() =>
   props.sheet.notes
     .filter((n) => n.parts.includes(props.part) && (n.shown || n.review === 'sent') && n.review !== 'held')
+    // What the hands do is drawn over the music.
+    .filter((n) => n.rule !== 'fingers')
     // What holds for much more than the passage stands in the part letter.
     .filter((n) => n.fromIndex >= p.value.fromIndex || n.toIndex <= p.value.toIndex)
     .slice(0, mostNotes),

@@ -39,19 +39,22 @@ public sealed class BreathPlace : IStudyRule
             if (chosen.Count == 0)
                 continue;
             var out2 = Instruments.DoubleReeds.Has(instrument) ? " Breathe out first: old air is spent, not lacking." : "";
+            var places = string.Join(
+                ", ",
+                chosen.Select(n => $"{n.Top!.Value.Name} ({context.Label(n.MeasureIndex)}, beat {context.Beat(n)})")
+            );
             yield return Finding.At(
                 Name,
                 part,
                 chosen,
                 Severity.Tell,
                 $"Breathe after {chosen[0].Top!.Value.Name}, measure {context.Label(chosen[0].MeasureIndex)}",
-                $"The phrase is {context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters):0} seconds long. Breathe after "
-                    + string.Join(
-                        ", ",
-                        chosen.Select(n => $"{n.Top!.Value.Name} ({context.Label(n.MeasureIndex)}, beat {context.Beat(n)})")
-                    )
-                    + $".{out2}{context.IfTempo(phrase.Notes[0].MeasureIndex)}"
-            );
+                $"The phrase is {context.Seconds(phrase.Notes[0].MeasureIndex, phrase.Quarters):0} seconds long. "
+                    + $"Breathe after {places}.{out2}{context.IfTempo(phrase.Notes[0].MeasureIndex)}"
+            ) with
+            {
+                Brief = places,
+            };
         }
     }
 }
