@@ -365,7 +365,17 @@ public static class Catalog
         Row("piano", "Piano", Family.Keyboard, InC, "G2", 1, "A0", "C8", "pno pf piano pianoforte klavier keyboard keyboards"),
         Row("organ", "Organ", Family.Keyboard, InC, "G2", 20, "C2", "C7", "org organ organo orgel orgue"),
         Row("guitar", "Guitar", Family.Keyboard, new(0, 0, -1), "G2", 25, "E3", "E6", "gtr guitar guitars chitarra gitarre guitare"),
-        Row("soprano", "Soprano", Family.Voice, InC, "G2", 53, "C4", "A5", "soprano sopran sopr canto cantus"),
+        Row(
+            "soprano",
+            "Soprano",
+            Family.Voice,
+            InC,
+            "G2",
+            53,
+            "C4",
+            "A5",
+            "soprano sopran sopr canto cantus treble trebles mezzo mezzo-soprano"
+        ),
         Row("alto", "Alto voice", Family.Voice, InC, "G2", 53, "G3", "D5", "altus alto-voice contralto"),
         Row("tenor", "Tenor", Family.Voice, InC, "G2-8", 53, "C4", "A5", "tenor tenore ténor"),
         Row("bass-voice", "Bass voice", Family.Voice, InC, "F4", 53, "E2", "E4", "basso bassus bass-voice baritone-voice"),

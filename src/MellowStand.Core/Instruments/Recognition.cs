@@ -91,9 +91,10 @@ public static partial class Recognition
         if (scores.Count == 0)
             return new Recognized(null, 0, Desk(part.Name));
         var best = scores.MaxBy(s => s.Value);
+        var sure = Math.Round(Math.Min(1, best.Value), 2);
         return best.Value < 0.25
             ? new Recognized(null, 0, Desk(part.Name))
-            : new Recognized(Variant(best.Key, part), Math.Round(Math.Min(1, best.Value), 2), Desk(part.Name));
+            : new Recognized(SungNames.Of(Variant(best.Key, part), Normalize(part.Name), part), sure, Desk(part.Name));
     }
 
     private static void Count(Dictionary<Instrument, double> scores, IEnumerable<Instrument> found, double weight)

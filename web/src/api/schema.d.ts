@@ -9990,6 +9990,8 @@ export interface components {
             desk: null | string;
             /** @description True for a part on one staff that two players may read. */
             canSplit: boolean;
+            /** @description Its key signatures as it reads them, the first and each change. */
+            keys: components["schemas"]["SignatureView"][];
         };
         /** @description Passages by number. */
         PassageIds: {
@@ -11168,6 +11170,12 @@ export interface components {
              * @description How often title, kind, set or date were changed: sent back with a change.
              */
             version: number;
+        };
+        /** @description A key signature of a part as it reads it, e.g. `2 flats`, from a measure (from 0) on. */
+        SignatureView: {
+            /** Format: int32 */
+            from: number;
+            key: string;
         };
         /** @description A slurred pair of a slide instrument. */
         SlideSlurView: {

@@ -19,7 +19,10 @@ public sealed record TempoWord(string Word, string Language, TempoKind? Kind, st
     /// <summary>True for a return to the first tempo of the piece, whatever came between.</summary>
     public bool IsFirstTempo { get; init; }
 
-    /// <summary>The middle of the usual range, or null.</summary>
+    /// <summary>True for the name of a dance or march.</summary>
+    public bool IsDance => Meaning.StartsWith("as a ", StringComparison.Ordinal);
+
+    /// <summary>The middle of its usual range, or null.</summary>
     public double? Middle => Low is { } l && High is { } h ? (l + h) / 2.0 : null;
 }
 

@@ -3,14 +3,13 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Study;
 
 /// <summary>What is told at first sight: for each part the few things that its teacher would say before it is played.</summary>
-/// <remarks>One entry a cause, with its other places; one a measure beside what holds for the whole part; of a short part at most five, of
-/// a long one at most one for three measures, as a teacher of the instrument comes to them (<see cref="TeacherOrder"/>). What stops the
-/// ensemble is always told. Where nothing is that dear, the first things are told. Common practice, no published source; the bounds are
-/// ours.</remarks>
+/// <remarks>One entry a cause, with its other places; one a measure beside what holds for the whole part, in at most half of the measures
+/// of a short part and a third of those of a long one, as a teacher of the instrument comes to them (<see cref="TeacherOrder"/>). What
+/// stops the ensemble is always told. Where nothing is that dear, the first things are told. Common practice, no published source; the
+/// bounds are ours.</remarks>
 public sealed class Shortlist
 {
-    private const int MostOfShort = 5;
-    private const int MeasuresForOne = 3;
+    private const int MostOfShort = 8;
     private const int Fewest = 2;
 
     // What is told of a whole part stands beside what is told of its measures.
@@ -19,6 +18,7 @@ public sealed class Shortlist
     // Wherever it comes, it is one remark: other rules make one remark of what has the same title.
     private static readonly HashSet<string> OneRemark =
     [
+        "metric-change",
         "large-leap",
         "register-crossing",
         "high-strain",
@@ -26,6 +26,7 @@ public sealed class Shortlist
         "breath-place",
         "bow-length",
         "offbeat-entry",
+        "afterbeats",
         "offbeat-accent",
         "triplet-against-dotted",
         "dots-under-slur",
@@ -77,6 +78,9 @@ public sealed class Shortlist
         also.AddRange(others.Where(o => !also.Exists(a => a.Id == o.Id)));
     }
 
+    // Half of the measures of a short part, a third of a long one.
+    private static int Most(int measures) => Math.Max(Math.Min(MostOfShort, measures / 2), measures / 3);
+
     private static IEnumerable<(Finding Head, IReadOnlyList<Finding> Others)> Choose(StudyContext context, Part part, List<Finding> found)
     {
         var family = context.FamilyOf(part);
@@ -89,20 +93,24 @@ public sealed class Shortlist
             .ThenBy(g => TeacherOrder.Of(g[0].Rule, family))
             .ThenBy(g => g[0].From)
             .ToList();
-        var most = Math.Max(MostOfShort, part.Measures.Count / MeasuresForOne);
+        var most = Most(part.Measures.Count);
         var taken = new HashSet<int>();
-        var count = 0;
+        var (count, ofMeasures) = (0, 0);
         foreach (var cause in causes)
         {
             var head = cause[0];
             if (head.Severity == Severity.Note && count >= Fewest)
                 break;
             var isOfPart = OfWholePart.Contains(head.Rule);
-            if (head.Severity < Severity.Stop && (count >= most || (!isOfPart && taken.Contains(head.From))))
+            if (head.Severity < Severity.Stop && !isOfPart && (ofMeasures >= most || taken.Contains(head.From)))
                 continue;
-            if (!isOfPart)
-                taken.Add(head.From);
             count++;
+            if (!isOfPart)
+            {
+                taken.Add(head.From);
+                ofMeasures++;
+            }
+
             yield return (head, [.. cause.Skip(1).Where(f => f.Severity > Severity.Note || head.Severity == Severity.Note)]);
         }
     }

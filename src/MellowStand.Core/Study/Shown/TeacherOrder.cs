@@ -28,7 +28,7 @@ public static class TeacherOrder
         [Family.Woodwind] = ["fingers", "trill", "grace", "dots-under-slur", "return", "no-breath", "breath-place", "soft-low-entry"],
         [Family.Brass] = ["large-leap", "fingers", "soft-high-entry", "high-strain", "no-breath", "breath-place", "trill"],
         [Family.Strings] = ["fingers", "no-time-to-change", "bow-length", "dots-under-slur", "two-note-slur", "trill", "glissando"],
-        [Family.Percussion] = ["rest-count", "flipped-rhythm", "offbeat-accent", "offbeat-entry", "grace", "return"],
+        [Family.Percussion] = ["rest-count", "flipped-rhythm", "afterbeats", "offbeat-accent", "offbeat-entry", "grace", "return"],
         [Family.Voice] = ["no-breath", "breath-place", "large-leap", "soft-high-entry", "rest-count"],
         [Family.Keyboard] = ["trill", "turn", "grace", "return", "large-leap"],
     };
@@ -54,6 +54,7 @@ public static class TeacherOrder
         "slowing-unresolved",
         "rest-count",
         "offbeat-accent",
+        "afterbeats",
         "subito",
         "forgotten-piano",
         "soft-high-entry",

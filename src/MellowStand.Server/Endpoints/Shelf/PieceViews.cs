@@ -16,6 +16,7 @@ namespace MellowStand.Server.Endpoints;
 /// <param name="Confidence">0 to 1: how sure the recognition is.</param>
 /// <param name="Desk">The desk number in its name, or null.</param>
 /// <param name="CanSplit">True for a part on one staff that two players may read.</param>
+/// <param name="Keys">Its key signatures as it reads them, the first and each change.</param>
 public sealed record PartView(
     string Id,
     string Name,
@@ -24,8 +25,12 @@ public sealed record PartView(
     string? InstrumentId,
     double Confidence,
     string? Desk,
-    bool CanSplit
+    bool CanSplit,
+    IReadOnlyList<SignatureView> Keys
 );
+
+/// <summary>A key signature of a part as it reads it, e.g. <c>2 flats</c>, from a measure (from 0) on.</summary>
+public sealed record SignatureView(int From, string Key);
 
 /// <summary>A measure on the strip; its tempo is told in the unit that is printed or beaten.</summary>
 public sealed record FrameView(
@@ -84,9 +89,13 @@ public sealed record PieceView(
             recognized.Instrument?.Id,
             recognized.Confidence,
             recognized.Desk,
-            PartSplit.Problem(p, recognized.Instrument) is null
+            PartSplit.Problem(p, recognized.Instrument) is null,
+            [.. Changes(p).Select(m => new SignatureView(m, p.Measures[m].Key.CountName))]
         );
     }
+
+    private static IEnumerable<int> Changes(Part p) =>
+        Enumerable.Range(0, p.Measures.Count).Where(m => m == 0 || p.Measures[m].Key != p.Measures[m - 1].Key);
 
     private static FrameView Frame(MeasureFrame m, OpenPiece piece) =>
         new(

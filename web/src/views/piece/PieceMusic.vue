@@ -18,6 +18,8 @@ const props = defineProps<{
   active: string | null
   concert: boolean
   hasConcert: boolean
+  /** The key that is shown, in words. */
+  reads: string
 }>()
 const emit = defineEmits<{ flag: [string]; clear: []; parts: []; mark: []; 'update:concert': [boolean] }>()
 const labels = computed(() => props.piece.measures)
@@ -27,6 +29,7 @@ const labels = computed(() => props.piece.measures)
   <section class="music" :aria-label="`Music: ${words}`" tabindex="0">
     <div class="row top">
       <h2>{{ words }}</h2>
+      <span v-if="reads" class="quiet key">{{ reads }}</span>
       <button v-if="isSelected || isShown" type="button" class="link" title="Esc" @click="emit('clear')">
         {{ isSelected ? 'All parts, all measures' : 'Back to the selection' }}
       </button>
@@ -71,6 +74,9 @@ const labels = computed(() => props.piece.measures)
 .top {
   padding-left: 30px;
   column-gap: 14px;
+}
+.key {
+  font-size: 13px;
 }
 .note,
 .problem {

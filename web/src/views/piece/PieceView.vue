@@ -21,6 +21,7 @@ import CannotOpen from './CannotOpen.vue'
 import PartsPicker from './PartsPicker.vue'
 import PieceMusic from './PieceMusic.vue'
 import { shownRange } from './shownRange'
+import { keysOf, keyWords, transposes } from './ownKeys'
 import { useStrip } from './useStrip'
 
 const route = useRoute()
@@ -64,7 +65,26 @@ const station = computed(() => stationOf(String(route.params.station)))
 const remaining = computed(
   () => differences.data.value?.filter((d) => d.state === 'open' && d.rank === 'difference').length ?? 0,
 )
-const { strip, reasons } = useStrip(id, piece.data, heat.data, differences.data, lines.data, unifying, readiness.data)
+const keyed = computed(() =>
+  piece.data.value
+    ? keysOf(piece.data.value, selection.value?.parts ?? partIds.value, concert.value)
+    : { keys: [], concert: true },
+)
+const keys = computed(() => keyed.value.keys)
+const reads = computed(() => piece.data.value && keyWords(keyed.value, piece.data.value, wanted.value))
+const hasConcert = computed(
+  () => unifying.value || (piece.data.value ? transposes(piece.data.value, shown.value.parts) : false),
+)
+const { strip, reasons } = useStrip(
+  id,
+  piece.data,
+  heat.data,
+  differences.data,
+  lines.data,
+  unifying,
+  readiness.data,
+  keys,
+)
 
 function clear() {
   if (selection.value) select(null)
@@ -144,7 +164,8 @@ const chosen = (parts: string[]) =>
         :is-shown="focus !== null"
         :flags="flags"
         :active="active"
-        :has-concert="unifying"
+        :has-concert="hasConcert"
+        :reads="reads ?? ''"
         @flag="active = $event"
         @clear="clear"
         @parts="dialog = 'parts'"

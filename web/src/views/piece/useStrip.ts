@@ -13,6 +13,7 @@ export function useStrip(
   lines: Ref<Line[] | undefined>,
   unifying: Ref<boolean>,
   readiness: Ref<Schemas['PassageReadinessView'][] | undefined>,
+  keys: Ref<readonly string[]>,
 ) {
   function cells(is: (state: string) => boolean): Set<string> {
     const out = new Set<string>()
@@ -29,7 +30,7 @@ export function useStrip(
     parts: piece.value?.parts.map((p) => ({ id: p.id, name: p.name || p.id })) ?? [],
     labels: piece.value?.measures ?? [],
     rehearsals: piece.value?.frames.map((f) => f.rehearsal ?? null) ?? [],
-    keys: piece.value?.frames.map((f) => f.key) ?? [],
+    keys: keys.value,
     heat: new Map(heat.value?.map((r) => [r.part, r.heat]) ?? []),
     open: cells((s) => s === 'open'),
     settled: cells((s) => s !== 'open'),

@@ -37,7 +37,9 @@ public sealed class Unmarked : IStudyRule
                 [],
                 Severity.Note,
                 "No slurs, no marks",
-                "Nothing is printed on these notes: lightly tongued, full length."
+                context.InstrumentOf(part)?.Sustain == Instruments.Sustain.Breath
+                        ? "Nothing is printed on these notes: lightly tongued, full length."
+                        : "Nothing is printed on these notes: separate, full length."
             );
     }
 }

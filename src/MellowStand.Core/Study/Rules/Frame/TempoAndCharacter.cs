@@ -44,7 +44,7 @@ public sealed class TempoAndCharacter : IStudyRule
                 d.MeasureIndex,
                 d.MeasureIndex,
                 [],
-                Severity.Note,
+                words.Exists(w => w.Kind is null || w.IsDance) ? Severity.Tell : Severity.Note,
                 $"“{d.Text}”",
                 $"{words[0].Language}: {string.Join("; ", words.Select(w => w.Meaning))}.{range}"
             );

@@ -17,7 +17,8 @@ internal static class RepeatedBlocks
 {
     private const int LeastMeasures = 4;
     private const int LeastShort = 2;
-    private const int LeastNotes = 8;
+    private const int LeastNotes = 5;
+    private const int LeastPitches = 4;
     private const double Alike = 0.5;
     private const int Tail = 3;
 
@@ -55,8 +56,10 @@ internal static class RepeatedBlocks
             .Range(0, block.Length)
             .Where(k => !block.Different.Contains(k) && !measures[block.Again + k].IsRest)
             .ToList();
-        return equal.Count >= LeastMeasures
-            || (equal.Count >= LeastShort && equal.Sum(k => measures[block.Again + k].Sounding.Count) >= LeastNotes);
+        if (equal.Count is >= LeastMeasures or < LeastShort)
+            return equal.Count >= LeastMeasures;
+        var notes = equal.SelectMany(k => measures[block.Again + k].Sounding).ToList();
+        return notes.Count >= LeastNotes && notes.Select(n => n.TopSounding).Distinct().Count() >= LeastPitches;
     }
 
     private static RepeatedBlock Follow(IReadOnlyList<MeasureContent> measures, int i, int j)

@@ -15,6 +15,7 @@ public sealed class Return : IStudyRule
     private const int MostNamed = 4;
     private const int LeastMeasures = 4;
     private const int LeastNotes = 10;
+    private const int ManyNotes = 6;
 
     /// <inheritdoc/>
     public string Name => "return";
@@ -96,7 +97,7 @@ public sealed class Return : IStudyRule
                 single.Places[1],
                 last,
                 [],
-                Severity.Note,
+                single.Places.Count > 2 || measures[first].Sounding.Count >= ManyNotes ? Severity.Tell : Severity.Note,
                 $"Measures {named} are the same",
                 $"Measures {named} are the same: one is learnt instead of {single.Places.Count}."
             );

@@ -31,7 +31,9 @@ public sealed class CountUnit : IStudyRule
         {
             var meter = context.Score.Measures[from].Meter;
             var isPlayed = Enumerable.Range(from, to - from + 1).Any(m => context.MelodyOf(part).ByMeasure[m].Any());
-            if (meter.IsSenza || meter.Groups.Count != 1 || !isPlayed)
+            // One measure of another meter is no unit to settle in: its change is told.
+            var isLone = from == to && context.Score.Measures.Count > 1;
+            if (meter.IsSenza || meter.Groups.Count != 1 || !isPlayed || isLone)
                 continue;
             if (Told(context, part, from, to, meter) is var (title, why))
                 yield return new Finding(Name, [part.Id], from, to, [], Severity.Tell, title, why);

@@ -35,7 +35,8 @@ public sealed class OffbeatEntry : IStudyRule
                 [notes[i]],
                 Severity.Warn,
                 $"Entry off the beat, at {context.Beat(notes[i])}",
-                $"After the rest the first note stands at beat {context.Beat(notes[i])}, not on a beat: breathe on the beat before it."
+                $"After the rest the first note stands at beat {context.Beat(notes[i])}, not on a beat: "
+                    + $"{(context.InstrumentOf(part)?.Sustain == Instruments.Sustain.Breath ? "breathe on" : "feel")} the beat before it."
             );
         }
     }

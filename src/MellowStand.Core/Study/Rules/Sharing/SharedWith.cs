@@ -60,7 +60,7 @@ public sealed class SharedWith : IStudyRule
                 Severity.Note,
                 $"The same notes as {names}",
                 $"In {context.Measures(from, to)} {(part.Name.Length > 0 ? part.Name : part.Id)} and {names} play one line: "
-                    + $"same separation, same breath, tune to the lowest."
+                    + "same separation, same phrasing, tune to the lowest."
             );
         }
     }
