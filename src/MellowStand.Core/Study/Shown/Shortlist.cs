@@ -26,6 +26,7 @@ public sealed class Shortlist
         "breath-place",
         "bow-length",
         "offbeat-entry",
+        "mixed-divisions",
         "afterbeats",
         "offbeat-accent",
         "triplet-against-dotted",

@@ -76,6 +76,7 @@ internal static class OboeChart
     private const string Trills = """
         C5 D5 | finger C, trill the left C–D key
         B4 C#5 | finger B, trill the right C♯ trill key
+        C5 C#5 | finger C, trill the right C♯ trill key
         C4 C#4 | right little finger rolls from C to C♯: poor, slow
         Bb3 C4 | the left little finger lifts, the right one stays on C
         """;

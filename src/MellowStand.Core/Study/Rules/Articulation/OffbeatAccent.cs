@@ -10,6 +10,7 @@ namespace MellowStand.Core.Study.Rules;
 public sealed class OffbeatAccent : IStudyRule
 {
     private const int LeastGroups = 3;
+    private const int ManyAccents = 4;
 
     /// <inheritdoc/>
     public string Name => "offbeat-accent";
@@ -51,7 +52,9 @@ public sealed class OffbeatAccent : IStudyRule
         !context.Score.Measures[n.MeasureIndex].Meter.IsSenza && context.IsOnBeat(n);
 
     // Accents off the beat in measure after measure are the rhythm of the part.
-    private static bool IsSubject(IReadOnlyList<Note> stretch) => stretch.Select(n => n.MeasureIndex).Distinct().Count() >= LeastGroups;
+    private static bool IsSubject(List<Note> stretch) =>
+        stretch.Select(n => n.MeasureIndex).Distinct().Count() is var measures
+        && (measures >= LeastGroups || (measures >= 2 && stretch.Count >= ManyAccents));
 
     private IEnumerable<Finding> OffTheBeat(StudyContext context, Part part) =>
         from stretch in Stretches.Of(

@@ -90,6 +90,17 @@ public sealed class Return : IStudyRule
         var (first, last) = (single.Places[0], single.Places[^1]);
         var labels = single.Places.Select(context.Label).ToList();
         var named = $"{string.Join(", ", labels.SkipLast(1))} and {labels[^1]}";
+        var others = single.EndsOtherwise ? [] : single.Places.Skip(1).Select(p => Otherwise(measures[first], measures[p]));
+        if (others.FirstOrDefault(d => d is not null) is { } other)
+            return Finding.At(
+                Name,
+                part,
+                other,
+                Severity.Warn,
+                $"As measure {labels[0]}, articulated otherwise",
+                $"Measure {context.Label(other[0].MeasureIndex)} has the notes of measure {labels[0]} with other slurs or articulations: "
+                    + "the hand knows the first."
+            );
         if (!single.EndsOtherwise)
             return new Finding(
                 Name,
@@ -113,6 +124,9 @@ public sealed class Return : IStudyRule
                 + $"{string.Join(' ', notes.Select(n => n.Top?.Name))} instead of {before}."
         );
     }
+
+    private static List<Note>? Otherwise(MeasureContent first, MeasureContent again) =>
+        first.Marks == again.Marks || DifferentMarks(first, again).ToList() is not { Count: > 0 } notes ? null : notes;
 
     // The same notes at another level: the hand knows them and plays the first version.
     private static string LevelWords(StudyContext context, Part part, RepeatedBlock block)

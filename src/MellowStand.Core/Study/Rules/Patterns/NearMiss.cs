@@ -103,6 +103,9 @@ public sealed class NearMiss : IStudyRule
             var usual = group.GroupBy(l => l.Count).MaxBy(g => g.Count())!;
             if (usual.Count() < group.Count - 1 || usual.Key < 4)
                 continue;
+            // A pattern of the hand goes in even notes.
+            if (usual.Count(l => l.All(n => n.Duration == l[0].Duration)) * 2 <= usual.Count())
+                continue;
             foreach (var leg in group.Where(l => l.Count == usual.Key - 1))
             {
                 // The leg that turns early and the one back belong together.

@@ -9,6 +9,8 @@ namespace MellowStand.Core.Study.Rules;
 [Example("| C5q D5q E5q. F5e", 0)]
 public sealed class Syncopation : IStudyRule
 {
+    private const int Many = 3;
+
     /// <inheritdoc/>
     public string Name => "syncopation";
 
@@ -25,7 +27,7 @@ public sealed class Syncopation : IStudyRule
             Name,
             part,
             stretch,
-            Severity.Note,
+            stretch.Count >= Many && stretch[^1].MeasureIndex > stretch[0].MeasureIndex ? Severity.Tell : Severity.Note,
             "Syncopation",
             $"{(stretch.Count == 1 ? "A note begins" : $"{stretch.Count} notes begin")} between the beats and "
                 + $"{(stretch.Count == 1 ? "sounds" : "sound")} through the next one: keep the beat in the body."
