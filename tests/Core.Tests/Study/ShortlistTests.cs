@@ -8,8 +8,6 @@ namespace MellowStand.Core.Tests.Study;
 /// <summary>What is told at first sight.</summary>
 public sealed class ShortlistTests
 {
-    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place", "fingers"];
-
     public static TheoryData<string> Files => NoiseTests.Files;
 
     [Fact]
@@ -65,7 +63,7 @@ public sealed class ShortlistTests
         {
             var list = Shortlist.Of(context, findings, [part.Id]);
             var own = findings.Where(f => f.Parts.Contains(part.Id)).ToList();
-            var told = own.Where(f => list.Has(f) && f.Severity < Severity.Stop && !OfWholePart.Contains(f.Rule)).ToList();
+            var told = own.Where(f => list.Has(f) && f.Severity < Severity.Stop && !Shortlist.IsFrame(f.Rule)).ToList();
             Assert.Equal(told.Count, told.Select(f => f.From).Distinct().Count());
             Assert.True(told.Count <= score.Measures.Count);
             Assert.True(own.TrueForAll(f => f.Severity == Severity.Note && !TeacherOrder.Names(f.Rule)) || own.Exists(list.Has));

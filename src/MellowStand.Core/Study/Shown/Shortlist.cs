@@ -9,11 +9,24 @@ namespace MellowStand.Core.Study;
 /// bounds are ours.</remarks>
 public sealed class Shortlist
 {
+    private const int MostOfFew = 4;
     private const int MostOfShort = 8;
     private const int Fewest = 2;
 
-    // What is told of a whole part stands beside what is told of its measures.
-    private static readonly HashSet<string> OfWholePart = ["signature", "count-unit", "tempo-words", "breath-place", "fingers"];
+    // What is told of a whole part or of everybody's tempo stands beside what is told of its measures.
+    private static readonly HashSet<string> Frame =
+    [
+        "signature",
+        "count-unit",
+        "tempo-words",
+        "meter-grouping",
+        "breath-place",
+        "fingers",
+        "sudden-tempo",
+        "a-tempo-without-slowing",
+        "slowing-unresolved",
+        "metric-change",
+    ];
 
     // Wherever it comes, it is one remark: other rules make one remark of what has the same title.
     private static readonly HashSet<string> OneRemark =
@@ -58,6 +71,9 @@ public sealed class Shortlist
         return list;
     }
 
+    /// <summary>True for a rule that tells of the whole part or of everybody's tempo, not of a measure.</summary>
+    public static bool IsFrame(string rule) => Frame.Contains(rule);
+
     /// <summary>True for a finding that is told at first sight.</summary>
     public bool Has(Finding finding) => _shown.ContainsKey(finding.Id);
 
@@ -79,8 +95,8 @@ public sealed class Shortlist
         also.AddRange(others.Where(o => !also.Exists(a => a.Id == o.Id)));
     }
 
-    // Half of the measures of a short part, a third of a long one.
-    private static int Most(int measures) => Math.Max(Math.Min(MostOfShort, measures / 2), measures / 3);
+    // Half of the measures of a short part, a third of a long one; of a few measures whatever there is, one each.
+    private static int Most(int measures) => Math.Max(Math.Clamp(measures / 2, MostOfFew, MostOfShort), measures / 3);
 
     private static IEnumerable<(Finding Head, IReadOnlyList<Finding> Others)> Choose(StudyContext context, Part part, List<Finding> found)
     {
@@ -102,11 +118,11 @@ public sealed class Shortlist
             var head = cause[0];
             if (head.Severity == Severity.Note && count >= Fewest)
                 break;
-            var isOfPart = OfWholePart.Contains(head.Rule);
-            if (head.Severity < Severity.Stop && !isOfPart && (ofMeasures >= most || taken.Contains(head.From)))
+            var isFrame = Frame.Contains(head.Rule);
+            if (head.Severity < Severity.Stop && !isFrame && (ofMeasures >= most || taken.Contains(head.From)))
                 continue;
             count++;
-            if (!isOfPart)
+            if (!isFrame)
             {
                 taken.Add(head.From);
                 ofMeasures++;

@@ -85,6 +85,7 @@ public static class TeacherOrder
         "chromatic-run",
         "sequence",
         "sustained-level",
+        "vibrato",
         "long-length",
         "staccato-length",
     ];

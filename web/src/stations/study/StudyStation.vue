@@ -34,8 +34,11 @@ const acts = useFindingActs(id, whose)
 
 function open(f: Finding) {
   emit('active', f.id)
-  const shownAlready =
-    f.parts.some((p) => props.shown.parts.includes(p)) && f.fromIndex >= props.shown.from && f.toIndex <= props.shown.to
+  const { from, to, parts } = props.shown
+  const isInside = f.fromIndex >= from && f.toIndex <= to
+  // What holds for more than is shown is seen from anywhere in it.
+  const isAllOver = f.fromIndex <= from && f.toIndex >= to
+  const shownAlready = f.parts.some((p) => parts.includes(p)) && (isInside || isAllOver)
   if (!shownAlready)
     emit('show', {
       parts: f.parts.filter((p) => props.selection?.parts.includes(p) ?? true).slice(0, 3),

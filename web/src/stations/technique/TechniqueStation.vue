@@ -114,8 +114,14 @@ useStationKeys('technique', {
       <p v-if="entries.length === 0" class="empty">
         Every note has its usual fingering. Choose another part or more measures.
       </p>
-      <AButton v-else-if="show === 'marked'" class="write" size="small" type="primary" :loading="busy" @click="writeIn"
-        >Write these {{ entries.length }} in</AButton
+      <AButton
+        v-else-if="show === 'marked'"
+        class="write"
+        size="small"
+        type="primary"
+        :loading="busy"
+        @click="writeIn"
+        >{{ entries.length === 1 ? 'Write it in' : `Write these ${entries.length} in` }}</AButton
       >
       <ol class="entries">
         <TechniqueEntry

@@ -1,3 +1,4 @@
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
@@ -14,6 +15,15 @@ public sealed class DotsUnderSlur : IStudyRule
     /// <inheritdoc/>
     public RuleKind Kind => RuleKind.Articulation;
 
+    private static string Words(Instrument? instrument) =>
+        instrument switch
+        {
+            { Sustain: Sustain.Bow } => "Soft separate starts in one bow: the bow stops lightly and goes on.",
+            { Sustain: Sustain.Stroke } => "Soft separate notes, nearly full length: one gesture, no accent among them.",
+            { Family: Family.Voice } => "Soft separate starts in one breath: each vowel begins anew, the air does not stop.",
+            _ => "Soft separate starts in one breath: the tongue touches lightly, the air does not stop.",
+        };
+
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
@@ -26,9 +36,7 @@ public sealed class DotsUnderSlur : IStudyRule
                     s,
                     Severity.Tell,
                     "Dots under the slur",
-                    context.InstrumentOf(part)?.Sustain == Instruments.Sustain.Bow
-                        ? "Soft separate starts in one bow: the bow stops lightly and goes on."
-                        : "Soft separate starts in one breath: the tongue touches lightly, the air does not stop."
+                    Words(context.InstrumentOf(part))
                 )
             );
     }

@@ -41,8 +41,12 @@ public sealed class SoftHighEntry : IStudyRule
                 [note],
                 Severity.Warn,
                 $"Soft high entry on {note.Top}",
-                $"{note.Top} enters {level.Sign} after a rest: hear it first, breathe early, and come in with a moving "
-                    + $"{(instrument.Sustain == Instruments.Sustain.Bow ? "bow" : "breath")}."
+                $"{note.Top} enters {level.Sign} after a rest: hear it first, "
+                    + (
+                        instrument.Sustain == Instruments.Sustain.Bow
+                            ? "have the finger down early, and come in with a moving bow."
+                            : "breathe early, and come in with a moving breath."
+                    )
             );
         }
     }
