@@ -44,6 +44,7 @@ public sealed class Shortlist
         "offbeat-accent",
         "triplet-against-dotted",
         "dots-under-slur",
+        "slur-in-slur",
         "two-note-slur",
         "soft-high-entry",
         "soft-low-entry",

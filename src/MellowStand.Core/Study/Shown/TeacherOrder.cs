@@ -45,6 +45,7 @@ public static class TeacherOrder
         "grace",
         "glissando",
         "dots-under-slur",
+        "slur-in-slur",
         "return",
         "transposed-return",
         "flipped-rhythm",

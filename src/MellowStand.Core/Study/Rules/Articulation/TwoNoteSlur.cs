@@ -7,6 +7,7 @@ namespace MellowStand.Core.Study.Rules;
 /// published source.</remarks>
 [Example("| C5e[ D5e] E5e[ F5e] G5h", 1)]
 [Example("| C5e(>)[ D5e] E5q G5h", 1)]
+[Example("\"Tempo di Minuetto\" meter:3/4 | C5e[ D5e] E5e[ F5e] G5q", 1, "there the second note is lifted")]
 [Example("| C5e[ D5e E5e F5e] G5h", 0)]
 public sealed class TwoNoteSlur : IStudyRule
 {
@@ -17,12 +18,19 @@ public sealed class TwoNoteSlur : IStudyRule
     public RuleKind Kind => RuleKind.Articulation;
 
     /// <inheritdoc/>
+    public Reach Reach => Reach.Score;
+
+    /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
         var pairs = part
             .Slurs.Where(s => !s.From.IsGrace && s.From.Duration == s.To.Duration && s.From.Duration <= 1 && s.From.End == s.To.Onset)
             .ToList();
         var warned = false;
+        // In a dance the pair is a sigh: the second note is let go.
+        var lifts = context.Score.Parts.Any(p =>
+            p.Directions.Any(d => d.Kind == DirectionKind.Words && TempoWords.In(d.Text).Any(w => w.IsDance))
+        );
         foreach (var stretch in Stretches.Of(pairs.Select(p => p.From).OrderBy(n => n.Onset)))
         {
             var accented = stretch.Any(ArticulationMarks.IsAccented);
@@ -37,8 +45,8 @@ public sealed class TwoNoteSlur : IStudyRule
                 // The same habit is told once a part; its other places are good to know.
                 isFirst ? Severity.Warn : Severity.Note,
                 accented ? "Two-note slurs with an accent" : "Two-note slurs",
-                $"Two-note slurs get rushed{(accented ? ", above all with an accent on the first" : "")}: keep both notes their "
-                    + $"full length."
+                $"Two-note slurs get rushed{(accented ? ", above all with an accent on the first" : "")}: "
+                    + (lifts ? "lean on the first, let the second go and lift before the next." : "keep both notes their full length.")
             );
         }
     }

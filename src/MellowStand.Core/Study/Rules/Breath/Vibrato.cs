@@ -52,7 +52,7 @@ public sealed class Vibrato : IStudyRule
             $"{held.Count} long notes for vibrato",
             instrument.Sustain == Sustain.Bow
                 ? "Slow and even, from the arm or the wrist with a loose hand, and the note is straight before it begins."
-                : "With the air, never by squeezing the throat: straight first, then slow and even; where the throat is tight, play straight."
+                : "With the air, never by squeezing the throat: straight first, then slow and even; where the throat is tight, without."
         );
     }
 }

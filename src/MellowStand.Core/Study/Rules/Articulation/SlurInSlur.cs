@@ -1,0 +1,53 @@
+using MellowStand.Core.Instruments;
+using MellowStand.Core.Notation;
+
+namespace MellowStand.Core.Study.Rules;
+
+/// <summary>Two slurs over the same notes: a short one inside a long one.</summary>
+/// <remarks>The long one is the phrase, the short ones say how it is tongued or bowed; or two editions were printed in one, which the house
+/// decides (<c>two-slurs</c>). Common practice, no published source.</remarks>
+[Example("| C5q[ D5q[ E5q] F5q]", 1)]
+[Example("| C5q[ D5q] E5q[ F5q]", 0)]
+[Example("| C5q[ D5q E5q F5q]", 0)]
+public sealed class SlurInSlur : IStudyRule
+{
+    private static readonly Dictionary<string, string> House = new()
+    {
+        ["longer"] = "by the house rule the long one is played",
+        ["shorter"] = "by the house rule the short one is played",
+    };
+
+    /// <inheritdoc/>
+    public string Name => "slur-in-slur";
+
+    /// <inheritdoc/>
+    public RuleKind Kind => RuleKind.Articulation;
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Examine(StudyContext context, Part part)
+    {
+        var inner = part.Slurs.Where(s => part.Slurs.Any(o => Holds(o, s))).Select(s => s.From).OrderBy(n => n.Onset);
+        var choice = House.GetValueOrDefault(context.House["two-slurs"], "decide which is meant");
+        var means = context.InstrumentOf(part)?.Sustain == Sustain.Bow ? "how it is bowed" : "how it is begun anew";
+        return Stretches
+            .Of(inner)
+            .Select(s =>
+                Finding.At(
+                    Name,
+                    part,
+                    s,
+                    Severity.Tell,
+                    "Two slurs over the same notes",
+                    $"The long one is the phrase, the short one says {means}: {choice}."
+                )
+            );
+    }
+
+    private static bool Holds(Slur outer, Slur inner) =>
+        outer != inner
+        && outer.From.Voice == inner.From.Voice
+        && outer.From.Onset <= inner.From.Onset
+        && inner.To.Onset <= outer.To.Onset
+        && !inner.From.IsGrace
+        && (outer.From.Onset, outer.To.Onset) != (inner.From.Onset, inner.To.Onset);
+}
