@@ -14,6 +14,7 @@ public sealed class StudyContext
     private readonly ConcurrentDictionary<Part, Joints> _joints = new();
     private readonly Lazy<IReadOnlyList<KeyStretch>> _keys;
     private readonly Lazy<int[]> _sounding;
+    private readonly Lazy<bool> _isDance;
     private readonly Lazy<List<(int Measure, Fraction Onset)>> _fermatas;
     private readonly Lazy<ILookup<(int Measure, string Sounds), Part>> _alike;
     private readonly Func<Part, Instrument?> _instrument;
@@ -56,6 +57,14 @@ public sealed class StudyContext
         _keys = new(() => KeyFinder.Stretches(score));
         _sounding = new(() => SoundingParts(score));
         _fermatas = new(() => Fermatas(score));
+        _isDance = new(() =>
+            score
+                .Parts.SelectMany(p => p.Directions)
+                .Where(d => d.Kind == DirectionKind.Words)
+                .Select(d => d.Text)
+                .Distinct()
+                .Any(t => TempoWords.In(t).Any(w => w.IsDance))
+        );
         _alike = new(() =>
             score
                 .Parts.SelectMany(p => SoundsOf(p).Select((sounds, i) => (Key: (i, sounds), Part: p)).Where(x => x.Key.sounds.Length > 0))
@@ -107,6 +116,9 @@ public sealed class StudyContext
 
     /// <summary>For each measure of a part when it strikes and how long it holds; empty where it strikes fewer than three times.</summary>
     public IReadOnlyList<string> RhythmsOf(Part part) => FactsOf(part).Rhythms;
+
+    /// <summary>True where a dance or march is named: there pairs of notes are lifted.</summary>
+    public bool IsDance => _isDance.Value;
 
     /// <summary>How many parts strike a note in a measure.</summary>
     public int SoundingIn(int measure) => _sounding.Value[measure];

@@ -26,7 +26,7 @@ public sealed class SlurInSlur : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        var inner = part.Slurs.Where(s => part.Slurs.Any(o => Holds(o, s))).Select(s => s.From).OrderBy(n => n.Onset);
+        var inner = Inner(part.Slurs).Select(s => s.From).OrderBy(n => n.Onset);
         var choice = House.GetValueOrDefault(context.House["two-slurs"], "decide which is meant");
         var means = context.InstrumentOf(part)?.Sustain == Sustain.Bow ? "how it is bowed" : "how it is begun anew";
         return Stretches
@@ -41,6 +41,20 @@ public sealed class SlurInSlur : IStudyRule
                     $"The long one is the phrase, the short one says {means}: {choice}."
                 )
             );
+    }
+
+    // Slurs come by onset: one that holds another has begun with it or before, and is open still.
+    private static IEnumerable<Slur> Inner(IReadOnlyList<Slur> slurs)
+    {
+        var open = new List<Slur>();
+        for (var i = 0; i < slurs.Count; i++)
+        {
+            open.RemoveAll(o => o.To.Onset <= slurs[i].From.Onset);
+            open.Add(slurs[i]);
+            var with = slurs.Skip(i + 1).TakeWhile(s => s.From.Onset == slurs[i].From.Onset);
+            if (open.Concat(with).Any(o => Holds(o, slurs[i])))
+                yield return slurs[i];
+        }
     }
 
     private static bool Holds(Slur outer, Slur inner) =>

@@ -11,14 +11,13 @@ namespace MellowStand.Core.Study.Rules;
 [Example("| C5e[ D5e E5e F5e] G5h", 0)]
 public sealed class TwoNoteSlur : IStudyRule
 {
+    private const string Lifted = "lean on the first, let the second go and lift before the next.";
+
     /// <inheritdoc/>
     public string Name => "two-note-slur";
 
     /// <inheritdoc/>
     public RuleKind Kind => RuleKind.Articulation;
-
-    /// <inheritdoc/>
-    public Reach Reach => Reach.Score;
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
@@ -27,10 +26,6 @@ public sealed class TwoNoteSlur : IStudyRule
             .Slurs.Where(s => !s.From.IsGrace && s.From.Duration == s.To.Duration && s.From.Duration <= 1 && s.From.End == s.To.Onset)
             .ToList();
         var warned = false;
-        // In a dance the pair is a sigh: the second note is let go.
-        var lifts = context.Score.Parts.Any(p =>
-            p.Directions.Any(d => d.Kind == DirectionKind.Words && TempoWords.In(d.Text).Any(w => w.IsDance))
-        );
         foreach (var stretch in Stretches.Of(pairs.Select(p => p.From).OrderBy(n => n.Onset)))
         {
             var accented = stretch.Any(ArticulationMarks.IsAccented);
@@ -46,7 +41,7 @@ public sealed class TwoNoteSlur : IStudyRule
                 isFirst ? Severity.Warn : Severity.Note,
                 accented ? "Two-note slurs with an accent" : "Two-note slurs",
                 $"Two-note slurs get rushed{(accented ? ", above all with an accent on the first" : "")}: "
-                    + (lifts ? "lean on the first, let the second go and lift before the next." : "keep both notes their full length.")
+                    + (context.IsDance ? Lifted : "keep both notes their full length.")
             );
         }
     }

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 
@@ -8,6 +9,9 @@ namespace MellowStand.Core.Unify;
 /// to a tempo is everybody's and not compared. Common practice, no published source.</remarks>
 public sealed class CharacterDifferences : IDifferenceRule
 {
+    // Asked for each line: kept as long as the part.
+    private static readonly ConditionalWeakTable<Part, List<Direction>> OfPart = [];
+
     /// <inheritdoc/>
     public string Kind => "articulation";
 
@@ -49,7 +53,9 @@ public sealed class CharacterDifferences : IDifferenceRule
         return context.Difference(Name, Kind, line, place, place, readings, changes, proposal);
     }
 
-    private static List<Direction> Words(Part part) =>
+    private static List<Direction> Words(Part part) => OfPart.GetValue(part, Find);
+
+    private static List<Direction> Find(Part part) =>
         [.. part.Directions.Where(d => d.Kind == DirectionKind.Words && IsOfCharacter(d.Text) && PlayingWords.In(d.Text) is null)];
 
     private static bool IsOfCharacter(string text) => TempoWords.In(text).Any() && TempoWords.TempoIn(text) is null;
