@@ -56,6 +56,17 @@ public sealed class JudgementTests
         Assert.Contains("F♮", found.Why, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("!mf D5w | E5w", "swell into the join")]
+    [InlineData("!f D5w | !p E5w", "come down to p")]
+    [InlineData("!pp D5w | E5w", "fuller than the printed dynamic.")]
+    public void A_solo_swells_into_the_others_only_where_the_print_allows_it(string music, string words)
+    {
+        var score = ShortFormReader.Score($"part \"Flute\"\n| C5w | {music}\npart \"Oboe\"\n| C5w | rw | E5w");
+        var solo = Assert.Single(All(score), f => f.Rule == "solo");
+        Assert.Contains(words, solo.Why, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Who_follows_a_hidden_key_plays_every_note_right()
     {

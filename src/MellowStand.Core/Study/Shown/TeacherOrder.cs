@@ -75,6 +75,7 @@ public static class TeacherOrder
         "pattern-change",
         "no-dynamics",
         "tempo-words",
+        "solo",
         "pickup",
         "fermata",
         "syncopation",
