@@ -100,7 +100,7 @@ function reworded(words: string | null) {
           />
         </ol>
         <p v-else>Nothing hides in this part.</p>
-        <p v-if="knowWaiting" class="small waits">{{ waitsWords(knowWaiting) }}</p>
+        <p v-if="knowWaiting" class="small waits">{{ waitsWords(knowWaiting, know.length - knowWaiting) }}</p>
       </section>
       <section aria-labelledby="start">
         <h2 id="start">Start with these measures</h2>

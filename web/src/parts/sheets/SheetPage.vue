@@ -97,7 +97,7 @@ const musicAlone = computed(() => (isLong.value ? music.data.value!.pages : []))
             />
           </ul>
           <p v-else>Nothing hides in this part here. Listen for the others.</p>
-          <p v-if="waiting" class="small waits">{{ waitsWords(waiting) }}</p>
+          <p v-if="waiting" class="small waits">{{ waitsWords(waiting, notes.length + remarks.length - waiting) }}</p>
           <p>Count-off: {{ sheet.countOff }}. {{ p.note }}</p>
         </section>
         <section>
