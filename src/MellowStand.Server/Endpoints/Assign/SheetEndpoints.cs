@@ -144,8 +144,9 @@ internal static class SheetEndpoints
         var found = piece.Layer.Findings.Where(f => f.Parts.Any(parts.Contains) && isThere(f) && !quiet.Holds(f)).ToList();
         var shortlist = Shortlist.Of(piece.Layer.Study, found, parts);
         var views = new FindingViews(piece, quiet, shortlist);
-        // What another entry stands for is not told twice.
+        // What another entry stands for is not told twice, but in the director's own words.
         var covered = found.SelectMany(shortlist.AlsoOf).Select(f => f.Id).ToHashSet();
-        return [.. found.Where(f => !covered.Contains(f.Id) || shortlist.Has(f)).Select(f => views.Of(f, parts))];
+        bool IsTold(Finding f) => !covered.Contains(f.Id) || shortlist.Has(f) || quiet.SaidOf(f)?.Words is not null;
+        return [.. found.Where(IsTold).Select(f => views.Of(f, parts))];
     }
 }
