@@ -120,6 +120,9 @@ const withCurrent = (act: (d: Difference) => void) => () => {
   if (d) act(d)
   else step(1)
 }
+// Nothing is counted before it is there: a nought would say that all is done.
+const told = (count: number) => (differences.data.value ? ` ${count}` : '')
+
 useStationKeys('unify', {
   next: () => step(1),
   previous: () => step(-1),
@@ -150,9 +153,9 @@ const emptyWords = computed(() => {
         v-model:value="show"
         size="small"
         :options="[
-          { value: 'open', label: `To decide ${counted.length - settled}` },
-          { value: 'settled', label: `Settled ${settled}` },
-          { value: 'notes', label: `Meant ${all.length - counted.length}` },
+          { value: 'open', label: `To decide${told(counted.length - settled)}` },
+          { value: 'settled', label: `Settled${told(settled)}` },
+          { value: 'notes', label: `Meant${told(all.length - counted.length)}` },
         ]"
       />
     </div>
