@@ -42,6 +42,8 @@ public static class Pencil
 
     private static IEnumerable<MarkChange> Signs(StudyContext context, Part part, Finding finding)
     {
+        if (finding.Writes.Count > 0)
+            return finding.Writes.Where(c => c.Part == part.Id);
         if (ByTitle.Contains(finding.Rule))
             return part.FirstSoundingFrom(context.Score.Measures[finding.From].Start) is { } first
                 ? [new MarkChange(part.Id, [first.Id], [new Mark("words", finding.InWordsOf([part.Id], context.NameOf).Title)], [])]

@@ -68,7 +68,7 @@ internal static class MatterPlaces
     public static IEnumerable<MatterPlace> TwoSlurs(Layer layer, Part part) =>
         from outer in part.Slurs
         from inner in part.Slurs
-        where inner != outer && outer.From.Voice == inner.From.Voice && Holds(outer, inner)
+        where outer.Holds(inner)
         select new MatterPlace(
             part.Id,
             inner.From.MeasureIndex,
@@ -109,10 +109,4 @@ internal static class MatterPlaces
                     .Select(n => n.Id)
             ),
         ];
-
-    private static bool Holds(Slur outer, Slur inner) =>
-        outer.From.Onset <= inner.From.Onset
-        && inner.To.Onset <= outer.To.Onset
-        && !inner.From.IsGrace
-        && (outer.From.Onset, outer.To.Onset) != (inner.From.Onset, inner.To.Onset);
 }

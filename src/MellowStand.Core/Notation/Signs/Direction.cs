@@ -62,7 +62,17 @@ public sealed record MetronomeMark(Fraction Unit, double Bpm, double? UpperBpm =
 /// <summary>A slur between two notes of a part.</summary>
 /// <param name="From">The note it starts on.</param>
 /// <param name="To">The note it ends on.</param>
-public sealed record Slur(Note From, Note To);
+public sealed record Slur(Note From, Note To)
+{
+    /// <summary>True where another slur of its voice stands inside it, over fewer notes; a slur from a grace is none.</summary>
+    /// <param name="inner">The other slur.</param>
+    public bool Holds(Slur inner) =>
+        From.Voice == inner.From.Voice
+        && From.Onset <= inner.From.Onset
+        && inner.To.Onset <= To.Onset
+        && !inner.From.IsGrace
+        && (From.Onset, To.Onset) != (inner.From.Onset, inner.To.Onset);
+}
 
 /// <summary>A printed crescendo or diminuendo, as a hairpin or as words.</summary>
 /// <param name="Grows">True for a crescendo.</param>

@@ -25,10 +25,7 @@ public static class ExportEndpoints
         group.MapGet("/export.musicxml", Export).Produces<string>(200, MusicXml);
         group.MapGet("/export.mxl", Packed).Produces<string>(200, PackedMusicXml);
         group.MapGet("/slice.musicxml", Slice).KeepAnswer().Produces<string>(200, MusicXml);
-        group
-            .MapGet("/pencil.musicxml", Pencilled)
-            .KeepAnswer(RestsOn.Piece | RestsOn.School | RestsOn.Passages)
-            .Produces<string>(200, MusicXml);
+        group.MapGet("/pencil.musicxml", Pencilled).KeepAnswer().Produces<string>(200, MusicXml);
     }
 
     private static FileContentHttpResult Export(

@@ -25,10 +25,10 @@ const name = computed(() => props.piece.parts.find((x) => x.id === props.part)?.
 const notes = computed(() =>
   props.sheet.notes
     .filter((n) => n.parts.includes(props.part) && (n.shown || n.review === 'sent') && n.review !== 'held')
-    // What the hands do is drawn over the music.
-    .filter((n) => n.rule !== 'fingers')
+    // What the hands do is drawn over the music once it is sent; until then it waits here like the rest.
+    .filter((n) => n.rule !== 'fingers' || n.review === null)
     // What holds for much more than the passage stands in the part letter.
-    .filter((n) => n.fromIndex >= p.value.fromIndex || n.toIndex <= p.value.toIndex)
+    .filter((n) => n.rule === 'fingers' || n.fromIndex >= p.value.fromIndex || n.toIndex <= p.value.toIndex)
     .slice(0, mostNotes),
 )
 const waiting = computed(() => notes.value.filter((n) => n.review === null).length)

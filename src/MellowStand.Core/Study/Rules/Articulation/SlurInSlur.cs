@@ -52,16 +52,8 @@ public sealed class SlurInSlur : IStudyRule
             open.RemoveAll(o => o.To.Onset <= slurs[i].From.Onset);
             open.Add(slurs[i]);
             var with = slurs.Skip(i + 1).TakeWhile(s => s.From.Onset == slurs[i].From.Onset);
-            if (open.Concat(with).Any(o => Holds(o, slurs[i])))
+            if (open.Concat(with).Any(o => o.Holds(slurs[i])))
                 yield return slurs[i];
         }
     }
-
-    private static bool Holds(Slur outer, Slur inner) =>
-        outer != inner
-        && outer.From.Voice == inner.From.Voice
-        && outer.From.Onset <= inner.From.Onset
-        && inner.To.Onset <= outer.To.Onset
-        && !inner.From.IsGrace
-        && (outer.From.Onset, outer.To.Onset) != (inner.From.Onset, inner.To.Onset);
 }
