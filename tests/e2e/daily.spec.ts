@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { engraved, ownStand, test } from './desk'
+import { engraved, listed, ownStand, test } from './desk'
 import { startStand } from './stand.mjs'
 
 /** A day at the desk by keys alone: lists, undo, marks, parts, people; on a slow machine, and with the server away. */
@@ -14,8 +14,8 @@ async function open(page: Page, path: string, text: string) {
   await page.goto(stand.url + path)
   await expect(page.getByText(text).first()).toBeVisible()
   await engraved(page)
-  // The list is there before anybody counts it or presses a key in it.
   await page.waitForLoadState('networkidle')
+  if (/\/(study|unify)\b/.test(path)) await listed(page)
 }
 
 test('twenty differences are settled in at most 22 keys, though each answer takes its time', async ({ page }) => {
@@ -269,9 +269,10 @@ test('the server away: one banner, acts refused in words, and back by itself', a
   let own = await startStand({ demo: true })
   await page.goto(`${own.url}/piece/1/study?from=21&to=30&parts=P3`)
   await engraved(page)
-  await page.waitForLoadState('networkidle')
+  await listed(page)
   const before = await entries(page).count()
   await page.keyboard.press('j')
+  await expect(entries(page).first()).toHaveAttribute('aria-current', 'true')
   await own.kill()
   await page.keyboard.press('d')
   await expect(said(page)).toContainText('was not confirmed')

@@ -114,6 +114,10 @@ async function withoutMusic(page: Page): Promise<() => Promise<void>> {
 export const engraved = (page: Page) =>
   expect(page.locator('.music svg g.note').first()).toBeVisible({ timeout: 30_000 })
 
+/** The list of a station holds what the server said: only then can it be counted, or a key be pressed in it. */
+export const listed = (page: Page) =>
+  expect(page.locator('aside ol.entries').first()).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+
 /** How many pages a PDF has. */
 export const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)?.length ?? 0
 

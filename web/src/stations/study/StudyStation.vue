@@ -127,7 +127,7 @@ function reworded(words: string | null) {
     <p v-else-if="findings.data.value && entries.length === 0" class="empty">
       Nothing of this kind in the selection. Choose All, or clear the selection with Esc.
     </p>
-    <ol ref="list" class="entries">
+    <ol ref="list" class="entries" :aria-busy="findings.isPending.value">
       <FindingEntry
         v-for="(f, i) in entries"
         :key="f.id"

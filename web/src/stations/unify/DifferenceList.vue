@@ -186,7 +186,7 @@ const emptyWords = computed(() => {
     <p v-else-if="differences.data.value && entries.length === 0" class="empty">
       {{ emptyWords }}
     </p>
-    <ol ref="list" class="entries">
+    <ol ref="list" class="entries" :aria-busy="differences.isPending.value">
       <DifferenceEntry
         v-for="(d, i) in entries"
         :key="d.id"
