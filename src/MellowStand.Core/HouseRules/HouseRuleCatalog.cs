@@ -40,6 +40,13 @@ public static class HouseRuleCatalog
             "always|whenever long",
             "open-allowed|open string allowed"
         ),
+        Rule(
+            "home-position",
+            "When do string players leave the first position?",
+            "by-need|when a passage needs it",
+            "first|only for notes beyond it",
+            "free|wherever the hand lies best"
+        ),
         Rule("bass-positions", "How are bass positions numbered?", "small-steps|many small steps", "six|six larger ones"),
         Rule("mallets", "How do mallets begin?", "alternate|alternate from either hand", "right-leads|right hand leads"),
         Rule("two-slurs", "Which of two printed slurs wins?", "longer|the longer", "shorter|the shorter", "edition|as this edition has it"),

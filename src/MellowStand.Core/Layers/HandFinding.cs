@@ -66,7 +66,7 @@ internal static class HandFinding
     {
         var step = plan.Excerpt.Steps[choice.Place];
         if (instrument.Family != Family.Woodwind || plan.Chart is not { Value: var chart })
-            return $"{step.Note.Top}: {ChoiceWords.Of(choice.Way.Code, instrument)}";
+            return $"{step.Note.Top}: {choice.Way.Placement.Words}";
         var named = chart.Find(TechniqueDesk.ChartKeyOf(step, chart, instrument), choice.Way.Code)?.Name;
         return $"{step.Note.Top}: {(string.IsNullOrEmpty(named) ? choice.Way.Code.Replace('-', ' ') : named)}";
     }

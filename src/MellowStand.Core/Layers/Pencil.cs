@@ -22,8 +22,8 @@ public static class Pencil
         foreach (var choice in plan.Solution.Choices.Where(c => c.Marked))
         {
             var step = plan.Excerpt.Steps[choice.Place];
-            foreach (var (note, code) in TechniqueDesk.HeadsOf(step, choice.Way.Code))
-                if (PlayerSigns.Marks(code, instrument.Family).Where(m => !step.Note.Has(m.Name)).ToList() is { Count: > 0 } marks)
+            foreach (var (note, placement) in TechniqueDesk.HeadsOf(step, choice.Way.Placement))
+                if (placement.Marks.Where(m => !step.Note.Has(m.Name)).ToList() is { Count: > 0 } marks)
                     yield return new MarkChange(part.Id, [note], marks, []);
         }
 

@@ -5,6 +5,7 @@ using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Technique;
+using MellowStand.Core.Technique.Woodwind;
 
 namespace MellowStand.Core.Scales;
 
@@ -44,16 +45,16 @@ public static class ScaleFingerings
 
     private static IReadOnlyList<Mark> Marks(Choice choice, Instrument instrument, bool areAll, string? position)
     {
-        if (choice.Way.Code == "only")
+        if (choice.Way.Code == KeyPlacement.OneWay)
             return [];
         // What is chosen on purpose is fixed, the string too, so that whoever reads it plays the same.
         if (choice.Marked || position is not null)
         {
-            var fixing = PlayerSigns.FixingMarks(choice.Way.Code, instrument);
+            var fixing = choice.Way.Placement.FixingMarks;
             return position is null ? fixing : [.. fixing, new Mark("other-technical", position)];
         }
 
-        return areAll ? PlayerSigns.Marks(choice.Way.Code, instrument.Family) : [];
+        return areAll ? choice.Way.Placement.Marks : [];
     }
 
     /// <summary>The part with the signs at its notes; a note that is held over a bar line is one note.</summary>

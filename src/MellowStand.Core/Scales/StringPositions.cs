@@ -1,4 +1,5 @@
 using MellowStand.Core.Technique;
+using MellowStand.Core.Technique.Strings;
 
 namespace MellowStand.Core.Scales;
 
@@ -7,21 +8,19 @@ namespace MellowStand.Core.Scales;
 /// of the bass are numbered is a house rule, and stands in the codes of Technique already.</remarks>
 internal static class StringPositions
 {
-    private const string First = "1";
-
     private static readonly string[] Numerals = ["", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X", "XI", "XII"];
 
     /// <summary>The new position by the place of the note that is first in it; the first one is not told until it comes back.</summary>
     public static Dictionary<int, string> Changes(IReadOnlyList<Choice> choices)
     {
         var changes = new Dictionary<int, string>();
-        var now = First;
+        var now = Necks.First;
         foreach (var choice in choices)
         {
             // An open string says nothing of the hand.
-            if (choice.Way.Code.Length < 2 || choice.Way.Code[1] is '0' or 'T')
+            if (choice.Way.Placement is not StringPlacement { IsOpen: false, Finger: < Necks.Thumb, Hand: { } hand })
                 continue;
-            var position = choice.Way.Code.Split('@') is [_, var at] ? at : First;
+            var position = hand.Name;
             if (position == now)
                 continue;
             changes[choice.Place] = Numeral(position);

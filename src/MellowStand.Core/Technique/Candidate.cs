@@ -3,12 +3,14 @@ using MellowStand.Core.Notation;
 namespace MellowStand.Core.Technique;
 
 /// <summary>One way to play a note.</summary>
-/// <param name="Code">The code of the HTTP interface, e.g. <c>1-2</c>, <c>bis</c>, <c>A2h@3</c>.</param>
+/// <param name="Placement">How it lies in the hands.</param>
 /// <param name="Cost">What it costs by itself; 0 for the fingering that everybody learns first.</param>
 /// <param name="Why">Why one would take it, in a few words.</param>
-/// <param name="State">What the next note must know: a slide position, a hand position, a side.</param>
-public sealed record Candidate(string Code, double Cost, string Why, int State = 0)
+public sealed record Candidate(Placement Placement, double Cost, string Why)
 {
+    /// <summary>The code of the HTTP interface.</summary>
+    public string Code => Placement.Code;
+
     /// <summary>True for the fingering that a player takes without being told.</summary>
     public bool IsUsual { get; init; }
 

@@ -1,4 +1,5 @@
 using MellowStand.Core.Technique.Charts;
+using MellowStand.Core.Technique.Woodwind;
 
 namespace MellowStand.Core.Technique;
 
@@ -7,9 +8,6 @@ namespace MellowStand.Core.Technique;
 /// practice, no published source.</remarks>
 internal static class OfferedSigns
 {
-    // The code of a note's one fingering in a chart: there is nothing to write.
-    private const string OneWay = "only";
-
     /// <summary>The solution with those choices marked too.</summary>
     /// <param name="excerpt">The notes.</param>
     /// <param name="solution">The best path.</param>
@@ -24,7 +22,7 @@ internal static class OfferedSigns
             var isNew = last.GetValueOrDefault(note) != choice.Way.Code;
             var isReasoned =
                 choice.Alternatives.Count > 0
-                && choice.Way.Code != OneWay
+                && choice.Way.Code != KeyPlacement.OneWay
                 && choice.Way is { IsUsual: true, Why.Length: > 0 }
                 && chart.Find(excerpt.Steps[choice.Place].Key, choice.Way.Code)?.When != choice.Way.Why;
             choices.Add(isNew && isReasoned ? choice with { Marked = true } : choice);

@@ -15,10 +15,14 @@ public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, I
 }
 
 /// <summary>Another way to play a note.</summary>
-/// <param name="Code">Its code.</param>
+/// <param name="Placement">How it lies in the hands.</param>
 /// <param name="Cost">The cost of the whole path through it.</param>
 /// <param name="Why">What is awkward about it; may be empty.</param>
-public sealed record OtherWay(string Code, double Cost, string Why);
+public sealed record OtherWay(Placement Placement, double Cost, string Why)
+{
+    /// <summary>The code of the HTTP interface.</summary>
+    public string Code => Placement.Code;
+}
 
 /// <summary>The best path over a passage.</summary>
 /// <param name="Cost">Its cost.</param>
@@ -55,7 +59,7 @@ public static class Solver
                 new Choice(
                     places[i],
                     way,
-                    ways[i].Count > 1 && technique.IsTold(joined ? path[i - 1] : null, way),
+                    IsChosen(ways[i]) && technique.IsTold(joined ? path[i - 1] : null, way),
                     why?.Words ?? way.Why,
                     Others(ways[i], path.Through[i], path.Places[i], w => Awkward(technique, excerpt, places, path, i, joined, w))
                 )
@@ -68,21 +72,19 @@ public static class Solver
         return new Solution(Math.Round(path.Cost, 4), choices, costs);
     }
 
-    // The other ways with the cost of the whole path through each, the cheapest first.
-    private static OtherWay[] Others(
+    // The other ways with the cost of the whole path through each, the cheapest first; what differs in the hand's place only is one.
+    private static List<OtherWay> Others(
         IReadOnlyList<Candidate> ways,
         IReadOnlyList<double> through,
         int taken,
         Func<Candidate, string> awkward
     )
     {
-        if (ways.Count == 1)
-            return [];
-        var others = new OtherWay[ways.Count - 1];
-        for (int k = 0, to = 0; k < ways.Count; k++)
-            if (k != taken)
-                others[to++] = new OtherWay(ways[k].Code, Math.Round(through[k], 3), awkward(ways[k]));
-        Array.Sort(others, (a, b) => a.Cost.CompareTo(b.Cost));
+        var others = new List<OtherWay>(ways.Count - 1);
+        var seen = new HashSet<string>(StringComparer.Ordinal) { ways[taken].Code };
+        foreach (var k in Enumerable.Range(0, ways.Count).OrderBy(k => through[k]))
+            if (seen.Add(ways[k].Code))
+                others.Add(new OtherWay(ways[k].Placement, Math.Round(through[k], 3), awkward(ways[k])));
         return others;
     }
 
@@ -101,8 +103,14 @@ public static class Solver
         if (into is not null)
             return into.Words;
         var next = i + 1 < places.Count && places[i + 1] == places[i] + 1 && excerpt.Steps[places[i + 1]].Before is not null;
-        return (next ? technique.Reason(excerpt, places[i + 1], way, path[i + 1])?.Words : null) ?? "";
+        if (!next)
+            return "";
+        var own = technique.Reason(excerpt, places[i + 1], path[i], path[i + 1])?.Words;
+        var words = technique.Reason(excerpt, places[i + 1], way, path[i + 1])?.Words;
+        return words is null || words == own ? "" : words;
     }
+
+    private static bool IsChosen(IReadOnlyList<Candidate> ways) => ways.Any(w => w.Code != ways[0].Code);
 
     private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)
     {

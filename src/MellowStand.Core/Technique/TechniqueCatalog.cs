@@ -53,7 +53,7 @@ public static class TechniqueCatalog
         ["violin"] = Strings(Necks.OfViolin),
         ["viola"] = Strings(Necks.OfViola),
         ["cello"] = Strings(Necks.OfCello),
-        ["contrabass"] = (i, h, house) => Strings(Necks.OfBass(h.Has("fifth-string"), house["bass-positions"] == "six"))(i, h, house),
+        ["contrabass"] = (i, h, house) => Bowed(i, Necks.OfBass(h.Has("fifth-string"), house["bass-positions"] == "six"), house),
         ["xylophone"] = Mallets,
         ["marimba"] = Mallets,
         ["vibraphone"] = Mallets,
@@ -134,9 +134,11 @@ public static class TechniqueCatalog
             );
         };
 
-    private static Make Strings(Neck neck)
+    private static Make Strings(Neck neck) => (instrument, _, house) => Bowed(instrument, neck, house);
+
+    private static TechniqueSetup Bowed(Instrument instrument, Neck neck, House house)
     {
-        var technique = new StringTechnique(neck);
-        return (instrument, _, _) => new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
+        var technique = new StringTechnique(neck, HomePosition.Of(house));
+        return new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
     }
 }

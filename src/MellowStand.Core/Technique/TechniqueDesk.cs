@@ -61,7 +61,7 @@ public static class TechniqueDesk
             return null;
         var technique = setup.Technique;
         var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
-        var solved = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note, instrument!));
+        var solved = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note));
         var solution = setup.Chart is { Value: { Kind: "keys" } chart } ? OfferedSigns.In(excerpt, solved, chart) : solved;
         return new TechniquePlan(
             excerpt,
@@ -90,11 +90,12 @@ public static class TechniqueDesk
     public static string KeyName(int key) => Pitches.Usual(key).ToString();
 
     /// <summary>For each notehead of a step its part of the choice: of a chord the lowest first.</summary>
-    public static IEnumerable<(string Note, string Code)> HeadsOf(Step step, string code)
+    public static IEnumerable<(string Note, Placement Placement)> HeadsOf(Step step, Placement placement)
     {
-        var codes = code.Split('+');
         var heads = step.Note.Heads.OrderBy(h => h.Sounding).ToList();
-        return codes.Length == heads.Count ? heads.Zip(codes, (h, c) => (h.Id, c)) : [(step.Note.Id, code)];
+        return placement.Heads.Count == heads.Count
+            ? heads.Zip(placement.Heads, (h, p) => (h.Id, p))
+            : [(step.Note.Id, placement)];
     }
 
     private static IReadOnlyList<TrillFingering> TrillsOf(Excerpt excerpt, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)
@@ -144,7 +145,7 @@ public static class TechniqueDesk
             var (from, to) = (excerpt.Steps[a.Place].Note, excerpt.Steps[b.Place].Note);
             if (b.Place != a.Place + 1 || !excerpt.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding)
                 continue;
-            slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind(a.Way, b.Way, from.TopSounding!.Value, to.TopSounding!.Value)));
+            slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind((SlidePlacement)a.Way.Placement, (SlidePlacement)b.Way.Placement, from.TopSounding!.Value, to.TopSounding!.Value)));
         }
 
         return slurs;

@@ -2,6 +2,7 @@ using System.Globalization;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Technique.Strings;
+using MellowStand.Core.Technique.Valves;
 
 namespace MellowStand.Core.Technique.Charts;
 
@@ -55,33 +56,27 @@ internal static class ComputedCharts
             Rows(
                 instrument,
                 (_, sounding) => technique.OfChart(sounding),
-                w => [w.Code[..1], w.Code.Split('@')[0][1..], HalfSteps(neck, w)]
+                w => Stopped(neck, (StringPlacement)w.Placement)
             ),
             [],
             "Computed from the open strings and the frames of the hand; frames from memory. Positions are numbered as the house rules say."
         );
 
-    private static string HalfSteps(Neck neck, Candidate way)
+    // Letter, finger with its sign, and half steps above the open string.
+    private static IReadOnlyList<string> Stopped(Neck neck, StringPlacement p) =>
+        [p.Letter, p.Code.Split('@')[0][p.Letter.Length..], HalfSteps(neck, p).ToString(CultureInfo.InvariantCulture)];
+
+    private static int HalfSteps(Neck neck, StringPlacement p)
     {
-        var s = StringState.Of(way);
-        if (s.Offset == 0)
-            return "0";
-        if (way.Code.Contains('o', StringComparison.Ordinal))
-            return way.Code.Split('@')[1];
-        var words = way.Code.Split('@');
-        var place = neck.Places.First(p => p.Offset == s.Offset && p.Name == (words.Length > 1 ? words[1] : "1"));
-        return (s.Offset + place.Fingers.First(f => f.Finger == s.Finger && f.Sign == words[0][2..]).Above).ToString(
-            CultureInfo.InvariantCulture
-        );
+        if (p.IsOpen)
+            return 0;
+        return p.Node ?? (p.Hand!.Offset + neck.Places.First(h => h == p.Hand).Fingers.First(f => f.Finger == p.Finger && f.Lie == p.Lie).Above);
     }
 
     private static IReadOnlyList<string> Pressed(Candidate way)
     {
-        var code = way.Code.Split(':');
-        List<string> keys = [.. code[^1].Split('-').Where(v => v != "0")];
-        if (code[0] == "Bb")
-            keys.Add("T");
-        return keys;
+        var valves = (ValvePlacement)way.Placement;
+        return valves.Side == HornSide.BFlat ? [.. valves.Valves, "T"] : valves.Valves;
     }
 
     private static List<ChartNote> Rows(
@@ -97,7 +92,7 @@ internal static class ComputedCharts
             var t = instrument.Transposition;
             var found = ways(written, written + t.Chromatic + (12 * t.Octaves));
             if (found.Count > 0)
-                rows.Add(new ChartNote(Pitches.Usual(written), [.. found.Select(w => new Fingering(w.Code, keys(w), "", w.Why, w.Cents))]));
+                rows.Add(new ChartNote(Pitches.Usual(written), [.. found.Select(w => new Fingering(w.Code, keys(w), "", w.Why, w.Cents) { Placement = w.Placement })]));
         }
 
         return rows;

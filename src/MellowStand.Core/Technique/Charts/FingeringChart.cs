@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Technique.Woodwind;
 
 namespace MellowStand.Core.Technique.Charts;
 
@@ -19,7 +20,11 @@ public sealed record ChartKey(string Id, string Label, string Finger, int X, int
 /// <param name="Name">A plain name.</param>
 /// <param name="When">When it is taken.</param>
 /// <param name="Cents">Usual tendency in cents (sharp is positive); null where none is told.</param>
-public sealed record Fingering(string Code, IReadOnlyList<string> Keys, string Name, string When, double? Cents = null);
+public sealed record Fingering(string Code, IReadOnlyList<string> Keys, string Name, string When, double? Cents = null)
+{
+    /// <summary>How it lies in the hands; of a printed chart's fingering its name there.</summary>
+    public Placement Placement { get; init; } = new KeyPlacement(Code);
+}
 
 /// <summary>The fingerings of a written pitch, the usual one first.</summary>
 /// <param name="Written">The written pitch; its enharmonic twin has the same.</param>

@@ -16,7 +16,6 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     private const int OpenBb = 34;
     private const int OpenF = 29;
     private const int OpenD = 26;
-    private const int ValveState = 50;
     private const int LastEasyPartial = 7;
 
     private readonly ConcurrentDictionary<int, IReadOnlyList<Candidate>> _known = new();
@@ -29,8 +28,8 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     {
         var ways = Of(excerpt.Steps[place].Note.TopSounding!.Value);
         // In slow music the slide has time: the attachment is no default.
-        return attachment && IsSlow(excerpt, place) && ways.Any(w => !IsValve(w))
-            ? [.. ways.Select(w => IsValve(w) ? w with { Cost = w.Cost + SlideCosts.SlowAttachment } : w)]
+        return attachment && IsSlow(excerpt, place) && ways.Any(w => !Of(w).HasValve)
+            ? [.. ways.Select(w => Of(w).HasValve ? w with { Cost = w.Cost + SlideCosts.SlowAttachment } : w)]
             : ways;
     }
 
@@ -41,12 +40,12 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var (a, b) = (PositionOf(from), PositionOf(to));
+        var (a, b) = (Of(from).Position, Of(to).Position);
         var travel = Math.Abs(a - b);
         var seconds = excerpt.Steps[place].Before ?? 1;
         // Travel is dear when it is quick; in slow music the plain position beats what it saves.
         var haste = Math.Clamp(SlideCosts.Comfortable / seconds, SlideCosts.LeastHaste, 2);
-        var valve = IsValve(from) != IsValve(to) ? 0.15 : 0;
+        var valve = Of(from).HasValve != Of(to).HasValve ? 0.15 : 0;
         var fast = travel / seconds;
         return valve
             + (travel * SlideCosts.PerPosition * haste)
@@ -55,7 +54,7 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
 
     /// <inheritdoc/>
     public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
-        Math.Abs(PositionOf(from) - PositionOf(to)) is >= 4 and var travel
+        Math.Abs(Of(from).Position - Of(to).Position) is >= 4 and var travel
             ? new Obstacle(
                 ObstacleKind.Travel,
                 string.Create(
@@ -72,20 +71,20 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     private IReadOnlyList<Candidate> Find(int midi)
     {
         var ways = new List<Candidate>();
-        Add(ways, midi, OpenBb, 7, "");
+        Add(ways, midi, OpenBb, 7, SlideTube.Open);
         if (attachment)
-            Add(ways, midi, OpenF, 6, "F");
+            Add(ways, midi, OpenF, 6, SlideTube.F);
         if (attachment && second)
-            Add(ways, midi, OpenD, 5, "D");
+            Add(ways, midi, OpenD, 5, SlideTube.D);
         if (ways.Count == 0)
             return ways;
-        var usual = ways.Where(w => !IsValve(w)).DefaultIfEmpty(ways.MinBy(w => w.Cost)!).MinBy(w => w.Cost)!;
+        var usual = ways.Where(w => !Of(w).HasValve).DefaultIfEmpty(ways.MinBy(w => w.Cost)!).MinBy(w => w.Cost)!;
         return [.. ways.Select(w => w with { IsUsual = w == usual, Cost = Math.Round(w.Cost, 3) })];
     }
 
-    private static void Add(List<Candidate> ways, int midi, int open, int longest, string tube)
+    private static void Add(List<Candidate> ways, int midi, int open, int longest, SlideTube tube)
     {
-        var valve = tube.Length > 0;
+        var valve = tube != SlideTube.Open;
         for (var partial = 0; partial < Partials.Length; partial++)
         {
             var position = open + Partials[partial] - midi + 1;
@@ -96,21 +95,20 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
                 ((position - 1) * SlideCosts.PerLongPosition)
                 + (partial == 6 ? SeventhPartial(position) : 0)
                 + (valve ? SlideCosts.Attachment : 0)
-                + (tube == "D" ? SlideCosts.Second : 0)
+                + (tube == SlideTube.D ? SlideCosts.Second : 0)
                 + (position >= 6 ? SlideCosts.FarOut : 0)
                 + (partial == 0 && !valve ? SlideCosts.Pedal : 0)
                 + (Math.Max(0, partial - LastEasyPartial) * SlideCosts.HighPartial);
             ways.Add(
                 new Candidate(
-                    tube + position,
+                    new SlidePlacement(tube, position, partial),
                     cost,
                     tube switch
                     {
-                        "F" => "the attachment saves the long slide",
-                        "D" => "both valves",
+                        SlideTube.F => "the attachment saves the long slide",
+                        SlideTube.D => "both valves",
                         _ => "",
-                    },
-                    (partial * 100) + position + (valve ? ValveState : 0)
+                    }
                 )
                 {
                     Cents = Math.Round(Valves.ValveIntonation.PartialCents(partial + 1), 1),
@@ -122,11 +120,7 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     // From the second position on it can be raised into tune, which is how G and F♯ above the staff are played; in first it cannot.
     private static double SeventhPartial(int position) => position > 1 ? SlideCosts.RaisedSeventh : SlideCosts.SeventhPartial;
 
-    internal static int PositionOf(Candidate c) => c.State % ValveState;
-
-    internal static bool IsValve(Candidate c) => c.State % 100 >= ValveState;
-
-    internal static int PartialOf(Candidate c) => c.State / 100;
+    private static SlidePlacement Of(Candidate way) => (SlidePlacement)way.Placement;
 }
 
 /// <summary>What slide work costs.</summary>
@@ -157,17 +151,14 @@ internal static class SlideCosts
 public static class SlideSlurs
 {
     /// <summary><c>natural</c> or <c>legato-tongue</c>.</summary>
-    public static string Kind(Candidate from, Candidate to, int fromMidi, int toMidi)
+    public static string Kind(SlidePlacement from, SlidePlacement to, int fromMidi, int toMidi)
     {
-        if (TubeOf(from) != TubeOf(to))
+        if (from.Tube != to.Tube)
             return "natural";
-        if (SlideTechnique.PartialOf(from) == SlideTechnique.PartialOf(to))
+        if (from.Partial == to.Partial)
             return "legato-tongue";
-        var moves = SlideTechnique.PositionOf(to) - SlideTechnique.PositionOf(from);
+        var moves = to.Position - from.Position;
         // Out while the pitch goes up, in while it goes down, or no movement: the partial breaks the glide.
         return moves == 0 || Math.Sign(moves) == Math.Sign(toMidi - fromMidi) ? "natural" : "legato-tongue";
     }
-
-    // Which tube the air goes through: the open one, or one of a valve.
-    private static char TubeOf(Candidate way) => char.IsLetter(way.Code[0]) ? way.Code[0] : ' ';
 }

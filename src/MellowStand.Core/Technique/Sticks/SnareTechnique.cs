@@ -21,23 +21,20 @@ public sealed class SnareTechnique : ITechnique
         var roll = Rolls.Why(excerpt, place);
         var accent = step.Note.Has("accent") || step.Note.Has("strong-accent");
         var off = leads && !step.Note.IsGrace ? StickCosts.OffTheHand : 0;
-        var state = roll is null ? 0 : 2;
         return
         [
             new Candidate(
-                "R",
+                StickPlacement.Stroke(Hand.Right, roll is not null),
                 (isOn ? 0 : off) + (step.Note.IsGrace ? 0.02 : 0),
-                roll ?? (accent ? "the accent on the leading hand" : ""),
-                state
+                roll ?? (accent ? "the accent on the leading hand" : "")
             )
             {
                 IsUsual = isOn || !leads,
             },
             new Candidate(
-                "L",
+                StickPlacement.Stroke(Hand.Left, roll is not null),
                 (isOn ? off : 0) + (accent ? 0.1 : 0) + (step.Before is null && !step.Note.IsGrace ? 0.02 : 0),
-                roll ?? "",
-                state == 0 ? 1 : 2
+                roll ?? ""
             )
             {
                 IsUsual = !isOn && leads,
@@ -50,8 +47,8 @@ public sealed class SnareTechnique : ITechnique
     {
         var (before, note) = (excerpt.Steps[place - 1].Note, excerpt.Steps[place].Note);
         var seconds = excerpt.Steps[place].Before ?? 1;
-        var same = from.Code == to.Code;
-        if (from.State == 2)
+        var same = Of(from).Hand == Of(to).Hand;
+        if (Of(from).After == Hand.Both)
             return 0;
         if (before.IsGrace && note.IsGrace)
             return same ? 0 : 0.4;
@@ -66,9 +63,9 @@ public sealed class SnareTechnique : ITechnique
     /// <inheritdoc/>
     public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        if (from.State == 2)
+        if (Of(from).After == Hand.Both)
             return null;
-        var (before, same) = (excerpt.Steps[place - 1].Note, from.Code == to.Code);
+        var (before, same) = (excerpt.Steps[place - 1].Note, Of(from).Hand == Of(to).Hand);
         if (before.IsGrace)
         {
             if (excerpt.Steps[place].Note.IsGrace)
@@ -77,6 +74,8 @@ public sealed class SnareTechnique : ITechnique
         }
         return same && excerpt.Steps[place].Before < 0.3 ? new Obstacle(ObstacleKind.Double, "a double stroke") : null;
     }
+
+    private static StickPlacement Of(Candidate way) => (StickPlacement)way.Placement;
 
     // The leading hand has every second place of the finest division in the measure: the beats, and their even parts.
     private static bool IsOnTheHand(Excerpt excerpt, int place)

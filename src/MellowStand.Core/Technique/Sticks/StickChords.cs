@@ -13,31 +13,39 @@ internal static class StickChords
         {
             2 =>
             [
-                new Candidate("L+R", 0, "", 2) { IsUsual = true },
+                new Candidate(StickPlacement.OneEach, 0, "") { IsUsual = true },
                 .. fourMallets && keys[1] - keys[0] <= Span
-                    ? [new("1+2", 0.5, "both with the left hand", 1), new Candidate("3+4", 0.5, "both with the right hand", 0)]
+                    ?
+                    [
+                        new(new StickPlacement(Hand.Left, Hand.Left, [1, 2]), 0.5, "both with the left hand"),
+                        new Candidate(new StickPlacement(Hand.Right, Hand.Right, [3, 4]), 0.5, "both with the right hand"),
+                    ]
                     : Array.Empty<Candidate>(),
             ],
             3 when fourMallets =>
             [
-                Chord("1+2+3", keys, 2),
-                Chord("1+3+4", keys, 1),
-                Chord("2+3+4", keys, 1) with
+                Chord([1, 2, 3], keys, 2),
+                Chord([1, 3, 4], keys, 1),
+                Chord([2, 3, 4], keys, 1) with
                 {
                     Cost = 0.4 + Stretch(keys, 1),
                 },
             ],
-            4 when fourMallets => [Chord("1+2+3+4", keys, 2)],
-            3 or 4 => [new Candidate("divided", 1, "needs four mallets, or two players", 2) { IsUsual = true }],
-            _ => [new Candidate("divided", 2, "more than four notes: two players", 2) { IsUsual = true }],
+            4 when fourMallets => [Chord([1, 2, 3, 4], keys, 2)],
+            3 or 4 => [new Candidate(StickPlacement.Divided, 1, "needs four mallets, or two players") { IsUsual = true }],
+            _ => [new Candidate(StickPlacement.Divided, 2, "more than four notes: two players") { IsUsual = true }],
         };
 
-    private static Candidate Chord(string code, IReadOnlyList<int> keys, int inLeft)
+    private static Candidate Chord(IReadOnlyList<int> mallets, IReadOnlyList<int> keys, int inLeft)
     {
         var stretch = Stretch(keys, inLeft);
-        return new Candidate(code, stretch, stretch > 0 ? "one hand stretches beyond an octave" : "four mallets, numbered from the left", 2)
+        return new Candidate(
+            new StickPlacement(Hand.Both, Hand.Both, mallets),
+            stretch,
+            stretch > 0 ? "one hand stretches beyond an octave" : "four mallets, numbered from the left"
+        )
         {
-            IsUsual = code == "1+2+3+4",
+            IsUsual = mallets.Count == 4,
         };
     }
 

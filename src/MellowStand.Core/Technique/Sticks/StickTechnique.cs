@@ -7,8 +7,6 @@ namespace MellowStand.Core.Technique.Sticks;
 /// <param name="fourMallets">True when the players hold four.</param>
 public sealed class StickTechnique(bool fourMallets) : ITechnique
 {
-    private const int Free = 2;
-
     /// <inheritdoc/>
     public bool TakesUnpitched => true;
 
@@ -21,20 +19,18 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
         var starts = step.Before is null;
         var leads = excerpt.House["mallets"] == "right-leads";
         var roll = Rolls.Why(excerpt, place);
-        var state = roll is null ? 0 : Free;
         return
         [
-            new Candidate("R", 0, roll ?? "", state) { IsUsual = true },
+            new Candidate(StickPlacement.Stroke(Hand.Right, roll is not null), 0, roll ?? "") { IsUsual = true },
             new Candidate(
-                "L",
+                StickPlacement.Stroke(Hand.Left, roll is not null),
                 (starts, leads) switch
                 {
                     (false, _) => 0,
                     (_, true) => StickCosts.LeftStart,
                     _ => 0.02,
                 },
-                roll ?? (starts ? "a left-hand start lets the rest alternate" : ""),
-                state == 0 ? 1 : Free
+                roll ?? (starts ? "a left-hand start lets the rest alternate" : "")
             ),
         ];
     }
@@ -44,9 +40,9 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     {
         var seconds = excerpt.Steps[place].Before ?? 1;
         var move = excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key;
-        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
+        if (IsFree(from, to))
             return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
-        if (from.Code == to.Code)
+        if (Of(from).Hand == Of(to).Hand)
             return StickCosts.Double * Math.Clamp(0.3 / seconds, 0.2, 2);
         return IsOver(excerpt, place, to) ? StickCosts.Crossed : 0;
     }
@@ -54,18 +50,23 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     /// <inheritdoc/>
     public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        if (from.State == Free || to.Code.Contains('+', StringComparison.Ordinal))
+        if (IsFree(from, to))
             return null;
-        if (from.Code == to.Code)
+        if (Of(from).Hand == Of(to).Hand)
             return excerpt.Steps[place].Before < 0.3 ? new Obstacle(ObstacleKind.Double, "a double stroke") : null;
         return IsOver(excerpt, place, to) ? new Obstacle(ObstacleKind.Other, "one hand reaches over the other") : null;
     }
+
+    private static StickPlacement Of(Candidate way) => (StickPlacement)way.Placement;
+
+    // After a roll or a chord either hand is free, and a chord takes both.
+    private static bool IsFree(Candidate from, Candidate to) => Of(from).After == Hand.Both || Of(to).IsChord;
 
     private static bool IsOver(Excerpt excerpt, int place, Candidate to)
     {
         var move = excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key;
         var free = IsShake(excerpt, place) ? 0 : StickCosts.FreeReach;
-        return (to.Code == "R" && move < -free) || (to.Code == "L" && move > free);
+        return (Of(to).Hand == Hand.Right && move < -free) || (Of(to).Hand == Hand.Left && move > free);
     }
 
     // Two notes back and forth: the hands stay where they are, so that they must not stand crossed at all.

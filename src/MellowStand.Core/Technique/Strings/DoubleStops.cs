@@ -24,35 +24,39 @@ internal static class DoubleStops
         return [.. held.Select(Together).OrderBy(w => w.Cost).DistinctBy(w => w.Code).Take(MostWays)];
     }
 
+    private static StringPlacement On(Candidate way) => (StringPlacement)way.Placement;
+
     private static bool Fits(List<Candidate> held, Candidate way)
     {
-        var (below, own) = (StringState.Of(held[^1]), StringState.Of(way));
+        var (below, own) = (On(held[^1]), On(way));
         if (own.String != below.String + 1)
             return false;
-        if (own.Offset == 0)
-            return true;
-        return held.Select(StringState.Of)
-            .Where(h => h.Offset > 0)
-            .All(h => h.Offset == own.Offset && (h.Finger != own.Finger || IsFifth(held[^1], way)));
+        if (own.IsOpen)
+            return held.Select(On).All(h => h.IsOpen || h.Hand == own.Hand) || held.All(h => On(h).IsOpen);
+        return held.Select(On).All(h => h.IsOpen ? h.Hand == own.Hand : LieTogether(h, own));
     }
 
-    // One finger lies across two strings in the same place: the same finger with the same sign.
-    private static bool IsFifth(Candidate a, Candidate b) => a.Code[1..] == b.Code[1..];
+    // In one place of the hand, each with its finger, or one finger across two strings; a hand is not reached back and opened at once.
+    private static bool LieTogether(StringPlacement a, StringPlacement b) =>
+        a.Hand == b.Hand
+        && a.Node == b.Node
+        && (a.Finger != b.Finger || a.Lie == b.Lie)
+        && (a.Lie, b.Lie) is not ((Lie.Back, Lie.Forward) or (Lie.Forward, Lie.Back));
 
     private static Candidate Together(List<Candidate> held)
     {
-        var stopped = held.Where(h => StringState.Of(h).Offset > 0).ToList();
-        var fifths = stopped.Count - stopped.Select(h => StringState.Of(h).Finger).Distinct().Count();
+        var notes = held.ConvertAll(On);
+        var stopped = notes.Where(n => !n.IsOpen).ToList();
+        var fifths = stopped.Count - stopped.Select(n => n.Finger).Distinct().Count();
         var cost =
             held.Sum(h => h.Cost)
-            - (stopped.Skip(1).Sum(h => Math.Max(0, StringState.Of(h).Offset - 2)) * StringCosts.StaysHigh)
+            - (stopped.Skip(1).Sum(n => n.Hand!.Stay))
             + StringCosts.DoubleStop
             + (fifths * StringCosts.FifthWithOneFinger);
         return new Candidate(
-            string.Join('+', held.Select(h => h.Code)),
+            new StringChord(notes),
             Math.Round(cost, 3),
-            held.Count == 2 ? "double stop" : "broken chord",
-            (stopped.Count > 0 ? stopped[^1] : held[^1]).State
+            held.Count == 2 ? "double stop" : "broken chord"
         );
     }
 }

@@ -1,45 +1,39 @@
-using System.Collections.Concurrent;
-using System.Globalization;
+using System.Runtime.CompilerServices;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>Violin, viola, cello, bass: string, finger, position.</summary>
 /// <remarks>The second finger is high (touching three) or low (touching one), never between: on the A string C♯ is high two and C♮ low two;
-/// C♯ on the G string is a high three. Fourth finger instead of the open string for anything longer than two quarter-note beats, above all
-/// the open E, also when it saves two string crossings. One finger does not slide E–D♯–E: shift. Common practice, no published source; open
-/// strings agree with tests/reference/facts/instruments.json. Natural harmonics: the octave's node gives the octave, the fifth's the
-/// twelfth, the fourth's the double octave (harmonic series).</remarks>
-public sealed class StringTechnique(Neck neck) : ITechnique
+/// C♯ on the G string is a high three. Home is the first position with its extensions; a shift is taken for a reason, between slurs, on a
+/// half step, at an open string or in a rest. Fourth finger instead of the open string for anything longer than two quarter-note beats,
+/// above all the open E, also when it saves two string crossings; one pitch repeated is one long note. One finger does not slide E–D♯–E:
+/// shift. Common practice, no published source; open strings agree with tests/reference/facts/instruments.json.</remarks>
+/// <param name="neck">The neck.</param>
+/// <param name="home">How much of a place's price is paid; see <see cref="HomePosition"/>.</param>
+public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
 {
-    private const int NodeFinger = 3;
+    private const int LeapFrom = 5;
+    private const int MostHands = 6;
 
-    // Half steps of the node above the open string, and what sounds there.
-    private static readonly (int Node, int Sounds)[] Nodes = [(12, 12), (7, 19), (5, 24)];
-
-    private readonly ConcurrentDictionary<(int Midi, int Letter, bool Harmonic), IReadOnlyList<Candidate>> _known = new();
+    private readonly StringWays _ways = new(neck, home);
+    private readonly ConditionalWeakTable<Excerpt, IReadOnlyList<Direction>> _asked = [];
+    private readonly ConditionalWeakTable<Excerpt, IReadOnlyList<HandPlace?>> _printed = [];
 
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var keys = excerpt.Steps[place].Note.Heads is [{ Sounding: { } only }]
-            ? [only]
-            : excerpt.Steps[place].Note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
-        var starts = excerpt.Steps[place].Before is null && place == 0;
+        var heads = excerpt.Steps[place].Note.Heads;
+        var keys = heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
         var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(excerpt, place, k)) : [];
-        if (ways.Count == 0)
+        if (ways.Count == 0 && keys.Count > 0)
             ways = [.. Single(excerpt, place, keys[^1])];
         if (ways.Count == 0)
             return ways;
-        if (starts)
-            ways = ways.ConvertAll(w => w with { Cost = Math.Round(w.Cost + StartsAt(StringState.Of(w)), 3) });
-        // Untold, a player takes the open string; without one, the nearest finger of the first position.
-        var usual = ways.FindIndex(w => StringState.Of(w).Finger == 0 && !w.Code.Contains('+', StringComparison.Ordinal));
-        for (var i = 0; i < ways.Count; i++)
-            if (IsFirst(ways[i]) && (usual < 0 || (StringState.Of(ways[usual]).Finger > 0 && ways[i].Cost < ways[usual].Cost)))
-                usual = i;
-        if (usual >= 0)
-            ways[usual] = ways[usual] with { IsUsual = true };
+        ways = UnderPrintedHand(excerpt, place, OnAskedString(excerpt, place, ways));
+        if (place == 0)
+            ways = ways.ConvertAll(w => w with { Cost = Math.Round(w.Cost + StartsAt(Of(w)), 3) });
+        MarkUsual(ways);
         return ways;
     }
 
@@ -47,250 +41,221 @@ public sealed class StringTechnique(Neck neck) : ITechnique
     /// <remarks>Above the first position the place is told where the hand comes to it; there the fingers follow by themselves.</remarks>
     public bool IsTold(Candidate? from, Candidate to)
     {
-        var state = StringState.Of(to);
-        return !to.IsUsual
-            && (
-                from is null
-                || state.Offset <= 2
-                || state.Offset != StringState.Of(from).Offset
-                || to.Code.Contains('o', StringComparison.Ordinal)
-            );
+        var now = Of(to);
+        return !to.IsUsual && (from is null || now.IsOpen || now.IsFirst || now.Node is not null || now.Hand != Of(from).Hand);
     }
 
     /// <summary>The ways of a key for a chart: those of the first position first.</summary>
     internal IReadOnlyList<Candidate> OfChart(int midi) =>
-        [.. Opens(null, 0, midi).Concat(Stops(midi, null, false)).OrderBy(w => IsFirst(w) ? 0 : 1).ThenBy(w => w.Cost)];
-
-    // What is much dearer than the cheapest way is never taken.
-    private IEnumerable<Candidate> Single(Excerpt excerpt, int place, int midi)
-    {
-        var note = excerpt.Steps[place].Note;
-        var written = note.Heads.First(h => h.Sounding == midi).Written;
-        return Opens(excerpt, place, midi)
-            .Concat(
-                _known.GetOrAdd(
-                    (midi, written?.Diatonic ?? -1, note.Has("harmonic")),
-                    k =>
-                    {
-                        var all = Stops(midi, written, k.Harmonic).OrderBy(w => w.Cost).ToList();
-                        return [.. all.TakeWhile(w => w.Cost <= all[0].Cost + StringCosts.Reach).Take(StringCosts.MostWays)];
-                    }
-                )
-            );
-    }
-
-    private IEnumerable<Candidate> Opens(Excerpt? excerpt, int place, int midi) =>
-        Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi).Select(s => Open(excerpt, place, s));
-
-    private IEnumerable<Candidate> Stops(int midi, Pitch? written, bool harmonic)
-    {
-        for (var s = 0; s < neck.Strings.Count; s++)
-        {
-            var above = midi - neck.Strings[s].Open;
-            if (above <= 0)
-                continue;
-            foreach (var (node, _) in Nodes.Where(n => n.Sounds == above && (harmonic || n.Node == 12)))
-                yield return Harmonic(s, node, harmonic);
-            foreach (var hand in neck.Places)
-                foreach (var finger in hand.Fingers.Where(f => hand.Offset + f.Above == above))
-                    yield return Stopped(s, hand, finger, harmonic, written);
-        }
-    }
+        [
+            .. _ways
+                .Opens(midi)
+                .Select(s => new Candidate(_ways.Open(s, neck.FirstPosition), StringCosts.Open, ""))
+                .Concat(_ways.All(midi, null, false))
+                .OrderBy(w => Of(w) is { IsOpen: true } or { IsFirst: true } ? 0 : 1)
+                .ThenBy(w => w.Cost),
+        ];
 
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var haste = Math.Clamp(0.25 / (excerpt.Steps[place].Before ?? 1), 0.4, 2);
-        var (f, t) = (StringState.Of(from), StringState.Of(to));
-        var crossing = Math.Abs(f.String - t.String) * StringCosts.PerCrossing;
-        var leaps = SameFinger(f, t) && f.String != t.String ? StringCosts.SameFingerAcross : 0;
-        return ((crossing + ShiftOf(f, t) + (Slides(f, t, from, to) ? StringCosts.Slide : 0)) * haste) + leaps + Arrival(f, t);
+        var step = excerpt.Steps[place];
+        var haste = Math.Clamp(0.25 / (step.Before ?? 1), 0.4, 2);
+        var (f, t) = (Of(from), Of(to));
+        var crossed = Math.Abs(f.String - t.String);
+        var cost = crossed * CrossingOf(f, t, step.SlurredFrom) * Math.Min(haste, 1);
+        if (IsRepeated(excerpt, place) && from.Code != to.Code)
+            cost += StringCosts.OtherWayOfSameNote;
+        if (Shifts(f, t))
+            return cost + ShiftOf(excerpt, place, f, t, haste);
+        if (!IsSameFinger(f, t))
+            return cost + FrameOf(f, t);
+        return cost + (crossed > 0 ? StringCosts.SameFingerAcross : SlideOf(excerpt, place, f, t) * haste);
     }
-
-    // Shifts like the first finger, and one finger that stays on its string as a guide.
-    private static double ShiftOf(StringState f, StringState t)
-    {
-        if (!Shifts(f, t))
-            return 0;
-        var kind = t.Finger == 1 || (f.Finger == t.Finger && f.String == t.String) ? StringCosts.GuidedShift : StringCosts.Shift;
-        return kind + (Math.Abs(f.Offset - t.Offset) * StringCosts.PerHalfStep);
-    }
-
-    // Height is paid where the hand comes to it, never on every note; the thumb is set and taken away at a price.
-    private static double Arrival(StringState f, StringState t)
-    {
-        if (t.Offset == 0 || (f.Offset == t.Offset && f.HasThumb == t.HasThumb))
-            return 0;
-        var thumb = f.HasThumb != t.HasThumb && f.Offset != 0 ? StringCosts.SetsThumb : 0;
-        return thumb + (f.Offset < t.Offset ? Height(t.Offset) : 0);
-    }
-
-    // A passage that begins high is come to before it begins.
-    private static double StartsAt(StringState s) => Height(s.Offset) + (s.HasThumb ? StringCosts.SetsThumb : 0);
-
-    private static double Height(int offset) => Math.Max(0, offset - 2) * StringCosts.PerHigh;
 
     /// <inheritdoc/>
     public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var (f, t) = (StringState.Of(from), StringState.Of(to));
-        if (Slides(f, t, from, to))
+        var (f, t) = (Of(from), Of(to));
+        if (!Shifts(f, t) && IsSameFinger(f, t) && f.String == t.String && f.Lie != t.Lie)
             return new Obstacle(ObstacleKind.Slide, "one finger would slide");
-        if (Shifts(f, t))
-            return new Obstacle(ObstacleKind.Shift, $"shift to {Named(to)}");
+        if (Shifts(f, t) && !t.IsOpen && t.Node is null)
+            return new Obstacle(ObstacleKind.Shift, $"shift to {t.Hand!.Words}");
         var crossed = Math.Abs(f.String - t.String);
         return crossed > 1 ? new Obstacle(ObstacleKind.Other, $"crosses {(crossed == 2 ? "two" : "three")} strings") : null;
     }
 
-    // An open string leaves the hand where it is, and gives it time to move.
-    private static bool Shifts(StringState f, StringState t) => f.Offset != 0 && t.Offset != 0 && f.Offset != t.Offset;
+    private static StringPlacement Of(Candidate way) =>
+        way.Placement is StringChord chord ? chord.Lead : (StringPlacement)way.Placement;
 
-    private static bool SameFinger(StringState f, StringState t) => f.Offset == t.Offset && f.Offset > 0 && f.Finger == t.Finger;
-
-    private static bool Slides(StringState f, StringState t, Candidate from, Candidate to) =>
-        SameFinger(f, t) && f.String == t.String && from.Code != to.Code;
-
-    // A place in words, from the code.
-    private static string Named(Candidate to)
+    private IEnumerable<Candidate> Single(Excerpt excerpt, int place, int midi)
     {
-        var at = to.Code.IndexOf('@', StringComparison.Ordinal);
-        var name = at < 0 ? "1" : to.Code[(at + 1)..].Split('+')[0];
-        if (name == "half")
-            return "half position";
-        return name.StartsWith('T') ? "thumb position" : $"position {name}";
+        var note = excerpt.Steps[place].Note;
+        var written = note.Heads.FirstOrDefault(h => h.Sounding == midi)?.Written;
+        var stopped = _ways.Stopped(midi, written, note.Has("harmonic"));
+        return Opens(excerpt, place, midi).Concat(ByStep(excerpt, place, stopped));
     }
 
-    private static bool IsFirst(Candidate way) =>
-        StringState.Of(way).Offset <= 2
-        && !way.Code.Contains('o', StringComparison.Ordinal)
-        && !way.Code.Contains("half", StringComparison.Ordinal);
-
-    private Candidate Open(Excerpt? excerpt, int place, int s)
+    // An octave harmonic serves a leap; within a line a finger serves better.
+    private static IEnumerable<Candidate> ByStep(Excerpt excerpt, int place, IReadOnlyList<Candidate> ways)
     {
-        var beats = excerpt?.Beats(place).Value ?? 1;
-        var top = s == neck.Strings.Count - 1;
-        // A long open string rings where a fourth finger could stand: on violin and viola; cello and bass like it.
-        var cost = excerpt?.House["fourth-finger"] switch
+        var isHarmonic = excerpt.Steps[place].Note.Has("harmonic");
+        foreach (var way in ways)
+            yield return !isHarmonic && Of(way).Node is not null && !IsLeapt(excerpt, place)
+                ? way with
+                {
+                    Cost = way.Cost + StringCosts.HarmonicByStep,
+                }
+                : way;
+    }
+
+    private static bool IsLeapt(Excerpt excerpt, int place) =>
+        excerpt.Steps[place].Before is null || Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) >= LeapFrom;
+
+    // An open string leaves the hand where it is: once for each place where it may be.
+    private IEnumerable<Candidate> Opens(Excerpt excerpt, int place, int midi)
+    {
+        foreach (var s in _ways.Opens(midi))
+            foreach (var hand in HandsAround(excerpt, place))
+            {
+                var cost = LongOpen(excerpt, place, s) + StringCosts.Open + (_ways.StayOf(hand) * StringCosts.StayOpen);
+                yield return new Candidate(_ways.Open(s, hand), Math.Round(cost, 3), "");
+            }
+    }
+
+    // Where the stopped notes before and after may hold the hand, home first.
+    private List<HandPlace> HandsAround(Excerpt excerpt, int place)
+    {
+        var hands = new List<HandPlace> { neck.FirstPosition };
+        foreach (var by in (int[])[-1, 1])
         {
-            _ when !neck.FollowsLetters => 0,
-            null or "open-allowed" => 0,
+            var at = place + by;
+            while (at >= 0 && at < excerpt.Steps.Count && excerpt.Steps[at].Chord is [var key] && _ways.Opens(key).Any())
+                at += by;
+            if (at < 0 || at >= excerpt.Steps.Count || excerpt.Steps[at] is not { Chord: [.., var stopped] } step)
+                continue;
+            var ways = _ways.Stopped(stopped, step.Note.Heads.FirstOrDefault(h => h.Sounding == stopped)?.Written, false);
+            hands.AddRange(ways.Where(w => Of(w).Node is null).Select(w => Of(w).Hand!).Distinct().Take(MostHands / 2));
+        }
+
+        return [.. hands.Distinct()];
+    }
+
+    // A long open string rings where a fourth finger could stand: on violin and viola; cello and bass like it.
+    private double LongOpen(Excerpt excerpt, int place, int s)
+    {
+        if (!neck.FollowsLetters)
+            return 0;
+        var beats = RepeatedBeats(excerpt, place);
+        var isTop = s == neck.Strings.Count - 1;
+        return excerpt.House["fourth-finger"] switch
+        {
+            "open-allowed" => 0,
             "always" => beats >= 1 ? 1.2 : 0.1,
-            _ => beats > 2 ? 1.5 + (top ? 0.8 : 0) : 0,
+            _ => beats > 2 ? 1.5 + (isTop ? 0.8 : 0) : 0,
         };
-        return new Candidate($"{neck.Strings[s].Letter}0", cost + StringCosts.Open, "", new StringState(s, 0, 0).Packed);
     }
 
-    private Candidate Stopped(int s, HandPlace hand, FingerPlace f, bool harmonic, Pitch? written)
+    // The length of a note with its repetitions, in beats.
+    private static double RepeatedBeats(Excerpt excerpt, int place)
     {
-        var cost =
-            (Math.Max(0, hand.Offset - 2) * StringCosts.StaysHigh)
-            + (hand.Offset < 2 ? StringCosts.Half : 0)
-            + (neck.FollowsLetters ? StringCosts.Fingers : StringCosts.LowFingers)[f.Finger]
-            + (
-                f.Finger == 2 && neck.FollowsLetters
-                    ? 0
-                    : f.Sign switch
-                    {
-                        "h" => StringCosts.Stretched,
-                        "l" => StringCosts.DrawnBack,
-                        _ => 0,
-                    }
-            )
-            + (hand.HasThumb ? StringCosts.ThumbPosition : 0)
-            + (harmonic ? StringCosts.NoHarmonic : 0)
-            + (
-                neck.FollowsLetters && hand.Offset == 2 && written is { } pitch && LettersAbove(s, pitch) != f.Finger
-                    ? StringCosts.OtherLetter
-                    : 0
-            );
-        var finger = f.Finger == Necks.Thumb ? "T" : f.Finger.ToString(CultureInfo.InvariantCulture);
-        var code = neck.Strings[s].Letter + finger + f.Sign + (hand.Name == "1" ? "" : $"@{hand.Name}");
-        var matches = f.Finger == 4 && hand.Offset == 2 && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above);
-        return new Candidate(
-            code,
-            Math.Round(cost, 3),
-            (matches, hand.HasThumb) switch
-            {
-                (true, _) => "fourth finger: the tone matches, and the bow stays",
-                (_, true) => "thumb position",
-                _ => "",
-            },
-            new StringState(s, f.Finger, hand.Offset, hand.HasThumb).Packed
-        );
+        var (from, to) = (place, place);
+        while (from > 0 && IsRepeated(excerpt, from))
+            from--;
+        while (to + 1 < excerpt.Steps.Count && IsRepeated(excerpt, to + 1))
+            to++;
+        return Enumerable.Range(from, to - from + 1).Sum(i => excerpt.Beats(i).Value);
     }
 
-    // In first position a finger a letter: A♭ on the D string is a low four, G♯ a high three.
-    private int LettersAbove(int s, Pitch pitch) =>
-        pitch.Diatonic - Pitch.Parse(neck.Strings[s].Letter + "0").Diatonic - (7 * ((neck.Strings[s].Open / 12) - 1));
+    private static bool IsRepeated(Excerpt excerpt, int place) =>
+        excerpt.Steps[place].Before is not null && excerpt.Steps[place].Chord.SequenceEqual(excerpt.Steps[place - 1].Chord);
 
-    private Candidate Harmonic(int s, int node, bool written)
+    private List<Candidate> OnAskedString(Excerpt excerpt, int place, List<Candidate> ways)
     {
-        var name = node switch
+        var words = _asked.GetValue(excerpt, e => AskedString.Of(e.Part, neck));
+        if (words.Count == 0 || AskedString.At(words, neck, excerpt.Steps[place].Note.Onset) is not { } asked)
+            return ways;
+        var there = ways.Where(w => Of(w).String == asked).ToList();
+        return there.Count > 0 ? there : ways;
+    }
+
+    private List<Candidate> UnderPrintedHand(Excerpt excerpt, int place, List<Candidate> ways)
+    {
+        var printed = _printed.GetValue(excerpt, e => PrintedHands.Of(e, i => Alone(e, i)));
+        if (printed[place] is not { } hand)
+            return ways;
+        return ways.ConvertAll(w => w with { Cost = w.Cost + (Of(w).Hand == hand ? -_ways.StayOf(hand) : StringCosts.OtherThanPrinted) });
+    }
+
+    private IReadOnlyList<Candidate> Alone(Excerpt excerpt, int place) =>
+        excerpt.Steps[place].Note.Heads is [{ Sounding: { } key, Written: var written }] ? _ways.Stopped(key, written, false) : [];
+
+    // Untold, a player takes the open string; without one, the nearest finger of the first position.
+    private static void MarkUsual(List<Candidate> ways)
+    {
+        var hasOpen = ways.Any(w => w.Placement is StringPlacement { IsOpen: true });
+        var nearest = ways.Where(w => Of(w).IsFirst).MinBy(w => w.Cost);
+        for (var i = 0; i < ways.Count; i++)
+            if (hasOpen ? ways[i].Placement is StringPlacement { IsOpen: true } : ways[i] == nearest)
+                ways[i] = ways[i] with { IsUsual = true };
+    }
+
+    private static bool Shifts(StringPlacement f, StringPlacement t) =>
+        f.Hand is not null && t.Hand is not null && (f.Hand != t.Hand || (f.Node ?? 0) != (t.Node ?? 0));
+
+    private static double ShiftOf(Excerpt excerpt, int place, StringPlacement f, StringPlacement t, double haste)
+    {
+        if (t.IsOpen)
+            return StringCosts.TooEarly;
+        if (f.Node is not null || t.Node is not null)
+            return StringCosts.ToHarmonic * haste;
+        var isOne = f.Finger == t.Finger && f.String == t.String;
+        var half = isOne && Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) == 1 ? StringCosts.OnHalfStep : 1;
+        var way = (isOne || t.Finger == 1 ? StringCosts.GuidedShift : StringCosts.Shift) * half;
+        var move = (way + (Math.Abs(f.Hand!.Offset - t.Hand!.Offset) * StringCosts.PerHalfStep)) * haste;
+        var thumb = f.HasThumb == t.HasThumb ? 0 : StringCosts.SetsThumb;
+        var height = f.Hand.Offset < t.Hand.Offset ? Height(t.Hand) : 0;
+        var slur = excerpt.Steps[place].SlurredFrom ? StringCosts.ShiftInSlur : 0;
+        return f.IsOpen ? (move * StringCosts.OverOpen) + thumb + height : move + slur + thumb + height;
+    }
+
+    // A passage that begins high is come to before it begins.
+    private static double StartsAt(StringPlacement p) =>
+        p.Hand is null || p.Node is not null ? 0 : Height(p.Hand) + (p.HasThumb ? StringCosts.SetsThumb : 0);
+
+    private static double Height(HandPlace hand) => Math.Max(0, hand.Offset - 2) * StringCosts.PerHigh;
+
+    private static bool IsSameFinger(StringPlacement f, StringPlacement t) => !f.IsOpen && f.Finger == t.Finger;
+
+    // Away and back is what slides; on in one direction is a chromatic line.
+    private static double SlideOf(Excerpt excerpt, int place, StringPlacement f, StringPlacement t)
+    {
+        if (f.Lie == t.Lie)
+            return 0;
+        var steps = excerpt.Steps;
+        var returns =
+            (place >= 2 && steps[place - 2].Key == steps[place].Key) || (place + 1 < steps.Count && steps[place + 1].Key == steps[place - 1].Key);
+        return returns ? StringCosts.Slide : StringCosts.SlideOn;
+    }
+
+    // The bow rocks easily between a stopped string and an open one.
+    private double CrossingOf(StringPlacement f, StringPlacement t, bool slurred)
+    {
+        if (slurred)
+            return StringCosts.PerCrossing + StringCosts.CrossingInSlur;
+        var rocks = neck.FollowsLetters ? StringCosts.RocksHigh : StringCosts.RocksLow;
+        return StringCosts.PerCrossing * (f.IsOpen != t.IsOpen ? rocks : 1);
+    }
+
+    // The hand of a cellist opens forward or back; one plain finger more does not tell which.
+    private static double FrameOf(StringPlacement f, StringPlacement t) =>
+        !f.IsOpen && !t.IsOpen && FrameOf(f) is { } a && FrameOf(t) is { } b && a != b ? StringCosts.OtherFrame : 0;
+
+    private static Lie? FrameOf(StringPlacement p) =>
+        p switch
         {
-            12 => "octave",
-            7 => "fifth",
-            _ => "fourth",
+            { Lie: Lie.Low or Lie.High } => null,
+            { Finger: 1, Lie: Lie.Plain } => null,
+            _ => p.Lie,
         };
-        var offset = Math.Max(2, node - NodeFinger);
-        return new Candidate(
-            $"{neck.Strings[s].Letter}{NodeFinger}o@{node}",
-            (written, node == 12) switch
-            {
-                (true, true) => 0,
-                (true, false) => 0.2,
-                (false, true) => neck.Harmonic,
-                _ => neck.Harmonic + 0.8,
-            },
-            $"natural harmonic, touched at the {name}",
-            new StringState(s, NodeFinger, offset).Packed
-        );
-    }
-}
-
-/// <summary>What the next note must know of a string player's hand.</summary>
-/// <param name="String">The string from 0, the lowest.</param>
-/// <param name="Finger">The finger; 0 for an open string.</param>
-/// <param name="Offset">The hand's place in half steps; 0 for an open string.</param>
-/// <param name="HasThumb">True where the thumb is on the string.</param>
-public readonly record struct StringState(int String, int Finger, int Offset, bool HasThumb = false)
-{
-    /// <summary>The state as a number.</summary>
-    public int Packed => String + (Finger * 10) + (Offset * 100) + (HasThumb ? Thumb : 0);
-
-    /// <summary>The state of a candidate.</summary>
-    public static StringState Of(Candidate c) => new(c.State % 10, c.State / 10 % 10, c.State / 100 % 100, c.State >= Thumb);
-
-    private const int Thumb = 100_000;
-}
-
-/// <summary>What string work costs.</summary>
-/// <remarks>Our own weights, no published source.</remarks>
-internal static class StringCosts
-{
-    public const double PerCrossing = 0.3;
-    public const double Shift = 0.55;
-    public const double GuidedShift = 0.42;
-    public const double SetsThumb = 0.7;
-    public const double StaysHigh = 0.02;
-    public const double PerHalfStep = 0.08;
-    public const double PerHigh = 0.2;
-    public const double Half = 0.3;
-    public const double ThumbPosition = 0.06;
-    public const double Slide = 1.2;
-    public const double SameFingerAcross = 0.2;
-    public const double Open = 0.02;
-    public const double Stretched = 0.25;
-    public const double DrawnBack = 0.1;
-    public const double NoHarmonic = 3;
-    public const double Reach = 1.6;
-    public const int MostWays = 8;
-    public const double OtherLetter = 0.3;
-    public const double DoubleStop = 0.3;
-    public const double FifthWithOneFinger = 0.4;
-
-    /// <summary>Violin and viola, by finger; the fifth is the thumb.</summary>
-    public static IReadOnlyList<double> Fingers { get; } = [0, 0, 0, 0.02, 0.25, 0.1];
-
-    /// <summary>Cello and bass, whose fourth finger closes the frame of the hand.</summary>
-    public static IReadOnlyList<double> LowFingers { get; } = [0, 0, 0, 0.02, 0.04, 0.1];
 }

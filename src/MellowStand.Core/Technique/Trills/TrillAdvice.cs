@@ -2,6 +2,7 @@ using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Technique.Charts;
+using MellowStand.Core.Technique.Strings;
 
 namespace MellowStand.Core.Technique.Trills;
 
@@ -146,10 +147,9 @@ public sealed record TrillAdvice(string Quality, string How)
             : new TrillAdvice("good", $"{pair.From.Code} with {pair.To.Code}");
     }
 
-    private static string Place(Fingering f) =>
-        f.Code.Contains('@', StringComparison.Ordinal) ? f.Code[(f.Code.IndexOf('@', StringComparison.Ordinal) + 1)..] : "1";
+    private static HandPlace? Place(Fingering f) => (f.Placement as StringPlacement)?.Hand;
 
-    private static int Finger(Fingering f) => f.Code[1] is >= '0' and <= '9' ? f.Code[1] - '0' : 0;
+    private static int Finger(Fingering f) => (f.Placement as StringPlacement)?.Finger is { } finger and < Necks.Thumb ? finger : 0;
 
     private static string Named(Fingering f, FingeringChart chart)
     {

@@ -11,7 +11,6 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     private const int FirstOnBFlat = 68;
     private readonly ConcurrentDictionary<(int Written, int Sounding), IReadOnlyList<Candidate>> _known = new();
 
-    private const int SideBit = 0b10000;
     private const int MostWays = 5;
     private const int FlatPartial = 4;
     private const double FlatFifth = 0.4;
@@ -34,10 +33,10 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
     private IReadOnlyList<Candidate> Find(int written, int midi)
     {
         var high = written >= FirstOnBFlat && isDouble;
-        var flat = isDouble ? Side(BFlat.Of(midi).Select(Fifth), "Bb:", high ? 0 : OtherSide, SideBit) : [];
+        var flat = isDouble ? Side(BFlat.Of(midi).Select(Fifth), HornSide.BFlat, high ? 0 : OtherSide) : [];
         return
         [
-            .. Side(F.Of(midi), "F:", high ? OtherSide : 0, 0)
+            .. Side(F.Of(midi), HornSide.F, high ? OtherSide : 0)
                 .Concat(flat)
                 .OrderBy(w => w.Cost)
                 .Take(MostWays)
@@ -47,21 +46,29 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 
     // The fifth partial of the B♭ side is flat: A♭ and A are 2-3 and 1-2 there.
     private static Candidate Fifth(Candidate way) =>
-        ValveTechnique.PartialOf(way) == FlatPartial ? way with { Cost = Math.Round(way.Cost + FlatFifth, 3) } : way;
+        Of(way).Partial == FlatPartial ? way with { Cost = Math.Round(way.Cost + FlatFifth, 3) } : way;
 
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         var cost = F.Change(excerpt, place, from, to);
-        return ((from.State ^ to.State) & SideBit) == 0 ? cost : cost + (excerpt.Steps[place].SlurredFrom ? ChangeSideInSlur : ChangeSide);
+        return Of(from).Side == Of(to).Side ? cost : cost + (excerpt.Steps[place].SlurredFrom ? ChangeSideInSlur : ChangeSide);
     }
 
     /// <inheritdoc/>
     public Obstacle? Reason(Excerpt excerpt, int place, Candidate from, Candidate to) =>
-        ((from.State ^ to.State) & SideBit) != 0 && excerpt.Steps[place].SlurredFrom
+        Of(from).Side != Of(to).Side && excerpt.Steps[place].SlurredFrom
             ? new Obstacle(ObstacleKind.Other, "the side changes inside a slur")
             : F.Reason(excerpt, place, from, to);
 
-    private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, string prefix, double cost, int bit) =>
-        ways.Select(w => w with { Code = prefix + w.Code, Cost = Math.Round(w.Cost + cost, 3), State = w.State | bit });
+    private static ValvePlacement Of(Candidate way) => (ValvePlacement)way.Placement;
+
+    private static IEnumerable<Candidate> Side(IEnumerable<Candidate> ways, HornSide side, double cost) =>
+        ways.Select(w =>
+            w with
+            {
+                Placement = new ValvePlacement(Of(w).Pressed, Of(w).Partial, side),
+                Cost = Math.Round(w.Cost + cost, 3),
+            }
+        );
 }

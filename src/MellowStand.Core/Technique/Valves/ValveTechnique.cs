@@ -12,28 +12,30 @@ namespace MellowStand.Core.Technique.Valves;
 /// <param name="compensating">True when the fourth valve sends the air through longer loops of the others.</param>
 public sealed class ValveTechnique(int open, int valves, bool compensating = false) : ITechnique
 {
-    private const int PartialShift = 5;
     private readonly ConcurrentDictionary<int, IReadOnlyList<Candidate>> _known = new();
+
+    private const int Third = 0b100;
+    private const int Fourth = 0b1000;
 
     private static readonly int[] Partials = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40, 42, 43, 44, 46, 47, 48];
 
-    private static readonly (string Code, int Lowers, int Valves)[] Combinations =
+    private static readonly (int Lowers, int Valves)[] Combinations =
     [
-        ("0", 0, 0),
-        ("2", 1, 0b010),
-        ("1", 2, 0b001),
-        ("1-2", 3, 0b011),
-        ("3", 3, 0b100),
-        ("2-3", 4, 0b110),
-        ("1-3", 5, 0b101),
-        ("1-2-3", 6, 0b111),
-        ("4", 5, 0b1000),
-        ("2-4", 6, 0b1010),
-        ("1-4", 7, 0b1001),
-        ("1-2-4", 8, 0b1011),
-        ("2-3-4", 9, 0b1110),
-        ("1-3-4", 10, 0b1101),
-        ("1-2-3-4", 11, 0b1111),
+        (0, 0),
+        (1, 0b010),
+        (2, 0b001),
+        (3, 0b011),
+        (3, 0b100),
+        (4, 0b110),
+        (5, 0b101),
+        (6, 0b111),
+        (5, 0b1000),
+        (6, 0b1010),
+        (7, 0b1001),
+        (8, 0b1011),
+        (9, 0b1110),
+        (10, 0b1101),
+        (11, 0b1111),
     ];
 
     /// <inheritdoc/>
@@ -43,9 +45,10 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         var seconds = excerpt.Steps[place].Before ?? 1;
-        var fingers = int.PopCount((from.State ^ to.State) & 0xF);
+        var (a, b) = (Of(from), Of(to));
+        var fingers = int.PopCount(a.Pressed ^ b.Pressed);
         // A finger up and another down at once is the awkward one when it is quick.
-        var crossing = (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 ? 1 : 0;
+        var crossing = ValvePlacement.Cross(a, b) ? 1 : 0;
         var quick = Math.Clamp(0.25 / seconds, 0.2, 2.5);
         var leap = LeapOf(excerpt, place) switch
         {
@@ -66,20 +69,19 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
                 ObstacleKind.HearFirst,
                 $"the same valves give another note only {(gap == 1 ? "a half step" : "a whole step")} away: hear it first"
             );
-        return (from.State & ~to.State & 0xF) != 0 && (to.State & ~from.State & 0xF) != 0 && excerpt.Steps[place].Before < 0.15
+        return ValvePlacement.Cross(Of(from), Of(to)) && excerpt.Steps[place].Before < 0.15
             ? new Obstacle(ObstacleKind.Crossing, "one finger up while another goes down")
             : null;
     }
 
-    /// <summary>Place of a way's partial in the series, from 0.</summary>
-    internal static int PartialOf(Candidate way) => (way.State & 0x1FF) >> PartialShift;
+    private static ValvePlacement Of(Candidate way) => (ValvePlacement)way.Placement;
 
     private static int LeapOf(Excerpt excerpt, int place) => Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key);
 
     // High partials lie so close that a leap lands on the neighbour: half steps to it, or 0 where there is no danger.
     private static int TrapOf(Excerpt excerpt, int place, Candidate to)
     {
-        var partial = to.State >> PartialShift;
+        var partial = Of(to).Partial;
         if (LeapOf(excerpt, place) < ValveCosts.TrapFrom || partial == 0 || partial + 1 >= Partials.Length)
             return 0;
         var gap = Math.Min(Partials[partial + 1] - Partials[partial], Partials[partial] - Partials[partial - 1]);
@@ -94,7 +96,7 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
         var ways = new List<Candidate>();
         for (var partial = 1; partial < Partials.Length; partial++)
         {
-            foreach (var (code, lowers, pressed) in Combinations.Where(c => (c.Valves & 0b1000) == 0 || valves >= 4))
+            foreach (var (lowers, pressed) in Combinations.Where(c => (c.Valves & Fourth) == 0 || valves >= 4))
             {
                 if (open + Partials[partial] - lowers != midi)
                     continue;
@@ -103,12 +105,12 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
                     (int.PopCount(pressed) * ValveCosts.PerPressed)
                     + (Math.Abs(cents) > 12 ? (Math.Abs(cents) - 12) * ValveCosts.PerCent : 0)
                     + (partial == 6 ? ValveCosts.SeventhPartial : 0)
-                    + (code == "3" ? ValveCosts.ThirdAlone : 0)
+                    + (pressed == Third ? ValveCosts.ThirdAlone : 0)
                     + (partial * ValveCosts.PerPartial)
                     // Valves for a fourth and more belong to the low register: higher up nobody goes round by the next partial.
                     + (partial >= ValveCosts.UpperPartial && lowers >= ValveCosts.Fourth ? ValveCosts.RoundAbout : 0);
                 ways.Add(
-                    new Candidate(code, Math.Round(cost, 3), Advice(code, cents), pressed | (partial << PartialShift))
+                    new Candidate(new ValvePlacement(pressed, partial), Math.Round(cost, 3), Advice(pressed, cents))
                     {
                         Cents = Math.Round(cents, 1),
                     }
@@ -124,9 +126,9 @@ public sealed class ValveTechnique(int open, int valves, bool compensating = fal
         return [.. kept.Where(w => w.Cost <= kept[0].Cost + ValveCosts.Reach).Select((w, i) => w with { IsUsual = i == 0 })];
     }
 
-    private static string Advice(string code, double cents)
+    private static string Advice(int pressed, double cents)
     {
-        if (code is "1-3" or "1-2-3")
+        if (pressed is 0b101 or 0b111)
             return $"{cents:0} cents sharp: put the third slide out";
         return Math.Abs(cents) > 12 ? $"{cents:+0;-0} cents" : "";
     }

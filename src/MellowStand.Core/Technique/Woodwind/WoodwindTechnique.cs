@@ -9,16 +9,16 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
 {
     private static readonly IReadOnlyList<Candidate> Beyond =
     [
-        new Candidate("only", 0, "not in the chart: ask the teacher") { IsUsual = true },
+        new Candidate(new KeyPlacement(KeyPlacement.OneWay), 0, "not in the chart: ask the teacher") { IsUsual = true },
     ];
-    private static readonly IReadOnlyList<Candidate> Only = [new Candidate("only", 0, "") { IsUsual = true }];
+    private static readonly IReadOnlyList<Candidate> Only = [new Candidate(new KeyPlacement(KeyPlacement.OneWay), 0, "") { IsUsual = true }];
 
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var written = excerpt.Steps[place].Key;
         if (Missing(written) is { } missing)
-            return [new Candidate("only", 0, missing) { IsUsual = true }];
+            return [new Candidate(new KeyPlacement(KeyPlacement.OneWay), 0, missing) { IsUsual = true }];
         var fingerings = chart.At(written);
         if (fingerings.Count == 0)
             return Beyond;
@@ -78,7 +78,7 @@ public abstract class WoodwindTechnique(FingeringChart chart, IReadOnlyDictionar
 
     /// <summary>A way that costs nothing by itself where it is the usual one.</summary>
     protected static Candidate Way(string code, double cost, string why, bool usual) =>
-        new(code, Math.Round(cost, 3), why) { IsUsual = usual };
+        new(new KeyPlacement(code), Math.Round(cost, 3), why) { IsUsual = usual };
 
     /// <summary>How much quicker than comfortable the change into a note is: 1 at a quarter of a second.</summary>
     protected static double Haste(Excerpt excerpt, int place) => Math.Clamp(0.25 / (excerpt.Steps[place].Before ?? 1), 0.3, 2.5);

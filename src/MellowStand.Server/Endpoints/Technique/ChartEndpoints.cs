@@ -148,7 +148,7 @@ public static class ChartEndpoints
         FingeringView Fingering(Fingering f, int written) =>
             new(
                 f.Code,
-                PlayerSigns.Of(f.Code, instrument.Family),
+                f.Placement.Sign,
                 f.Keys,
                 f.Name,
                 f.When,

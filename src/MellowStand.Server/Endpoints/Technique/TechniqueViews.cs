@@ -98,10 +98,10 @@ internal static class TechniqueViews
         var order = steps.Select((s, i) => (s.Note.Id, i)).ToDictionary(x => x.Id, x => x.i);
         var chart = plan.Chart?.Value;
         string Label(Step step) => piece.Label(step.Note.MeasureIndex);
-        IReadOnlyList<string> Keys(Step step, string code) =>
-            chart is null || code.Contains('+', StringComparison.Ordinal)
+        IReadOnlyList<string> Keys(Step step, Placement placement) =>
+            chart is null || placement.Heads.Count > 1
                 ? []
-                : chart.Find(TechniqueDesk.ChartKeyOf(step, chart, instrument), code)?.Keys ?? [];
+                : chart.Find(TechniqueDesk.ChartKeyOf(step, chart, instrument), placement.Code)?.Keys ?? [];
         ChoiceView Choice(Choice c)
         {
             var step = steps[c.Place];
@@ -116,17 +116,17 @@ internal static class TechniqueViews
                     .. c.Alternatives.Select(a => new AlternativeView(
                         a.Code,
                         a.Cost,
-                        [.. PlayerSigns.FixingMarks(a.Code, instrument).Select(m => m.ToString())],
-                        Keys(step, a.Code),
-                        ChoiceWords.Of(a.Code, instrument),
+                        [.. a.Placement.FixingMarks.Select(m => m.ToString())],
+                        Keys(step, a.Placement),
+                        a.Placement.Words,
                         HarderWords.Of(a.Cost - plan.Solution.Cost, a.Why)
                     )),
                 ],
                 string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")),
-                PlayerSigns.Of(c.Way.Code, instrument.Family),
-                Keys(step, c.Way.Code),
+                c.Way.Placement.Sign,
+                Keys(step, c.Way.Placement),
                 cents,
-                ChoiceWords.Of(c.Way.Code, instrument)
+                c.Way.Placement.Words
             );
         }
 
