@@ -15,56 +15,9 @@ public sealed record Recognized(Instrument? Instrument, double Confidence, strin
 /// standard sounds.</remarks>
 public static partial class Recognition
 {
-    private static readonly Dictionary<string, string> Sounds = new(StringComparer.Ordinal)
-    {
-        ["wind.flutes.flute.piccolo"] = "piccolo",
-        ["wind.flutes.flute"] = "flute",
-        ["wind.reed.oboe"] = "oboe",
-        ["wind.reed.english-horn"] = "english-horn",
-        ["wind.reed.bassoon"] = "bassoon",
-        ["wind.reed.contrabassoon"] = "contrabassoon",
-        ["wind.reed.clarinet"] = "clarinet-bb",
-        ["wind.reed.clarinet.bflat"] = "clarinet-bb",
-        ["wind.reed.clarinet.a"] = "clarinet-a",
-        ["wind.reed.clarinet.eflat"] = "clarinet-eb",
-        ["wind.reed.clarinet.bass"] = "bass-clarinet",
-        ["wind.reed.saxophone.soprano"] = "soprano-sax",
-        ["wind.reed.saxophone.alto"] = "alto-sax",
-        ["wind.reed.saxophone.tenor"] = "tenor-sax",
-        ["wind.reed.saxophone.baritone"] = "bari-sax",
-        ["brass.french-horn"] = "horn-f",
-        ["brass.trumpet"] = "trumpet-bb",
-        ["brass.trumpet.bflat"] = "trumpet-bb",
-        ["brass.trumpet.c"] = "trumpet-c",
-        ["brass.cornet"] = "cornet",
-        ["brass.trombone"] = "trombone",
-        ["brass.trombone.tenor"] = "trombone",
-        ["brass.trombone.bass"] = "bass-trombone",
-        ["brass.euphonium"] = "euphonium",
-        ["brass.tuba"] = "tuba",
-        ["strings.violin"] = "violin",
-        ["strings.viola"] = "viola",
-        ["strings.cello"] = "cello",
-        ["strings.contrabass"] = "contrabass",
-        ["keyboard.piano"] = "piano",
-        ["drum.timpani"] = "timpani",
-        ["drum.snare-drum"] = "drums",
-        ["pitched-percussion.xylophone"] = "xylophone",
-        ["pitched-percussion.glockenspiel"] = "glockenspiel",
-        ["pitched-percussion.marimba"] = "marimba",
-        ["pitched-percussion.vibraphone"] = "vibraphone",
-        ["voice.soprano"] = "soprano",
-        ["voice.alto"] = "alto",
-        ["voice.tenor"] = "tenor",
-        ["voice.bass"] = "bass-voice",
-    };
-
-    private static readonly string[][] Kin =
-    [
-        ["clarinet-bb", "clarinet-a", "clarinet-eb"],
-        ["trumpet-bb", "trumpet-c"],
-        ["euphonium", "euphonium-tc"],
-    ];
+    private static readonly Dictionary<string, Instrument> BySound = Catalog
+        .All.SelectMany(i => i.Sounds.Select(s => (Sound: s, Instrument: i)))
+        .ToDictionary(x => x.Sound, x => x.Instrument, StringComparer.Ordinal);
 
     /// <summary>What a correction is remembered by: the printed name without its desk number, and the transposition.</summary>
     public static string KeyOf(Part part) =>
@@ -83,8 +36,8 @@ public static partial class Recognition
         var scores = new Dictionary<Instrument, double>();
         Count(scores, ByName(Normalize(part.Name)), 0.7);
         Count(scores, ByName(Normalize(part.Abbreviation)), 0.25);
-        if (part.Sound is { } sound && Sounds.TryGetValue(sound, out var id))
-            Count(scores, [Catalog.Find(id)!], 0.5);
+        if (part.Sound is { } sound && BySound.TryGetValue(sound, out var sounding))
+            Count(scores, [sounding], 0.5);
         var named = scores.Count > 0;
         foreach (var instrument in named ? [.. scores.Keys] : Catalog.All)
             scores[instrument] = scores.GetValueOrDefault(instrument) + Confirmation(instrument, part, named);
@@ -122,8 +75,7 @@ public static partial class Recognition
         var semitones = part.Transposition.Semitones;
         if (semitones == 0 || found.Transposition.Semitones == semitones)
             return found;
-        var kin = Kin.FirstOrDefault(k => k.Contains(found.Id)) ?? [];
-        return kin.Select(Catalog.Find).FirstOrDefault(i => i!.Transposition.Semitones == semitones) ?? found;
+        return found.InOtherKeys.Select(Catalog.Find).FirstOrDefault(i => i!.Transposition.Semitones == semitones) ?? found;
     }
 
     private static IEnumerable<Instrument> ByName(string name)

@@ -26,8 +26,12 @@ public static class VoiceClefs
             return instrument;
         var voice = instrument.Id == "voice" && Voices.TryGetValue(clef, out var id) ? Catalog.Find(id)! : instrument;
         // The tenor's range is told as printed in a plain treble clef, an octave above where it sounds.
-        return voice.Id == "tenor" && clef != "G2" ? voice with { Low = Lower(voice.Low), High = Lower(voice.High) } : voice;
+        return voice.Id == "tenor" && clef != "G2" ? voice with { Ranges = Lower(voice.Ranges) } : voice;
     }
+
+    private static InstrumentRanges Lower(InstrumentRanges r) => new(Lower(r.Comfortable), Lower(r.Advanced), Lower(r.Extreme));
+
+    private static WrittenRange Lower(WrittenRange r) => new(Lower(r.Low), Lower(r.High));
 
     private static Pitch Lower(Pitch p) => p with { Octave = p.Octave - 1 };
 }

@@ -33,7 +33,7 @@ public static class Timbres
     {
         if (part.Notes.All(n => n.Kind != NoteKind.Pitched) && part.Notes.Any(n => n.Kind == NoteKind.Unpitched))
             return "drum";
-        if (DoubleReeds.Has(instrument))
+        if (instrument?.IsDoubleReed == true)
             return "double-reed";
         return Own.GetValueOrDefault(instrument?.Id ?? "") ?? Families[instrument?.Family ?? Family.Unknown];
     }

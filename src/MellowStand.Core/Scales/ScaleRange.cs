@@ -17,7 +17,7 @@ public static class ScaleRange
     /// <param name="hands">What the player's instrument has, or null for the usual.</param>
     public static WrittenRange Of(Instrument instrument, string level, House house, Hands? hands = null)
     {
-        var range = WrittenRanges.Of(instrument, level);
+        var range = instrument.Ranges.At(level);
         var keys = Enumerable.Range(range.Low.Midi, range.High.Midi - range.Low.Midi + 1).Select(ScalePitches.Key).ToList();
         var plan = ScaleFingerings.Plan(PlainWriter.Write(new PlainScore("", [Line(instrument, keys)])), instrument, house, hands);
         if (plan is null)

@@ -14,6 +14,10 @@ public sealed record Candidate(Placement Placement, double Cost, string Why)
     /// <summary>True for the fingering that a player takes without being told.</summary>
     public bool IsUsual { get; init; }
 
+    /// <summary>True for a way that follows what stands beside the note, so that a figure need not keep it: a flick, a right hand that is
+    /// down before the break.</summary>
+    public bool IsOfTheMoment { get; init; }
+
     /// <summary>Cents above equal temperament (sharp) that physics gives it; null where none is told.</summary>
     public double? Cents { get; init; }
 }

@@ -85,6 +85,14 @@ public sealed class Excerpt
         return false;
     }
 
+    /// <summary>True where two notes go back and forth.</summary>
+    public bool IsShake(int place)
+    {
+        bool Same(int a, int b) => a >= 0 && b < Steps.Count && Steps[a].Key == Steps[b].Key;
+        return Same(place - 2, place) && (Same(place - 3, place - 1) || Same(place - 1, place + 1))
+            || (Same(place, place + 2) && Same(place - 1, place + 1));
+    }
+
     /// <summary>True where the music is in flats: by its signature, or by what stands within eight notes with no B♮ among them (a key that
     /// is not printed).</summary>
     public bool IsInFlats(int place)

@@ -31,7 +31,8 @@ public enum ObstacleKind
 /// <summary>Why a change is worth telling.</summary>
 /// <param name="Kind">What it is.</param>
 /// <param name="Words">In a few words.</param>
-public sealed record Obstacle(ObstacleKind Kind, string Words);
+/// <param name="Weight">How much of a trouble spot it is by itself: at 1 its measure is one, whatever else is in it.</param>
+public sealed record Obstacle(ObstacleKind Kind, string Words, double Weight = 0);
 
 /// <summary>How to practice what stays awkward.</summary>
 /// <remarks>Common practice, no published source.</remarks>

@@ -10,8 +10,15 @@ namespace MellowStand.Core.Technique;
 /// <param name="Alternatives">The other ways with the cost of the whole path through each, and what is awkward about it.</param>
 public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, IReadOnlyList<OtherWay> Alternatives)
 {
-    /// <summary>What makes the change into it awkward.</summary>
-    public ObstacleKind Obstacle { get; init; }
+    /// <summary>What makes the change into it awkward; null where nothing does.</summary>
+    public Obstacle? Awkward { get; init; }
+
+    /// <summary>What kind of awkwardness that is.</summary>
+    public ObstacleKind Obstacle => Awkward?.Kind ?? ObstacleKind.Other;
+
+    /// <summary>What it costs that cannot be helped: the change into it, and what its way costs above the easiest way of the
+    /// note.</summary>
+    public double Effort { get; init; }
 }
 
 /// <summary>Another way to play a note.</summary>
@@ -64,7 +71,8 @@ public static class Solver
                     Others(ways[i], path.Through[i], path.Places[i], w => Awkward(technique, excerpt, places, path, i, joined, w))
                 )
                 {
-                    Obstacle = why?.Kind ?? ObstacleKind.Other,
+                    Awkward = why,
+                    Effort = costs[^1] - ways[i].Min(w => w.Cost),
                 }
             );
         }

@@ -14,65 +14,34 @@ namespace MellowStand.Core.Technique;
 /// <param name="Chart">The fingerings for the page; null for sticks, which need none.</param>
 public sealed record TechniqueSetup(ITechnique Technique, Lazy<FingeringChart>? Chart);
 
-/// <summary>Which technique an instrument has. A new one is one more entry.</summary>
-/// <remarks>Sounding fundamentals of the open tubes: harmonic series under the catalog's transpositions (the trumpet's written C4 sounds
-/// B♭3 and is its second partial).</remarks>
+/// <summary>Which technique an instrument's mechanism has.</summary>
 public static class TechniqueCatalog
 {
-    private delegate TechniqueSetup Make(Instrument instrument, Hands hands, House house);
+    private static readonly Dictionary<KeySystem, (FingeringChart Chart, Func<FingeringChart, Keyed, Hands, WoodwindTechnique> Make)> Keys =
+        new()
+        {
+            [KeySystem.Flute] = (FluteChart.Chart, (c, _, h) => new FluteTechnique(c, h.Has("thumb-b-flat"), h.Has("low-b-foot"))),
+            [KeySystem.Oboe] = (OboeChart.Chart, (c, _, h) => new OboeTechnique(c, h.Has("left-f"))),
+            [KeySystem.Bassoon] = (BassoonChart.Chart, (c, _, _) => new BassoonTechnique(c)),
+            [KeySystem.Clarinet] = (
+                ClarinetChart.Chart,
+                (c, k, h) => new ClarinetTechnique(c, h.Has("low-c") ? LowC : k.Lowest!.Value, h.Has("left-g-sharp"))
+            ),
+            [KeySystem.Saxophone] = (SaxophoneChart.Chart, (c, _, h) => new SaxophoneTechnique(c, h.Has("high-f-sharp"), h.Has("low-a"))),
+        };
 
-    private static readonly Dictionary<string, Make> Table = new()
-    {
-        ["flute"] = Flute,
-        ["piccolo"] = Flute,
-        ["alto-flute"] = Flute,
-        ["oboe"] = Oboe,
-        ["english-horn"] = Oboe,
-        ["bassoon"] = Keys(BassoonChart.Chart, (c, _) => new BassoonTechnique(c)),
-        ["contrabassoon"] = Keys(BassoonChart.Chart, (c, _) => new BassoonTechnique(c)),
-        ["clarinet-bb"] = Clarinet(52),
-        ["clarinet-a"] = Clarinet(52),
-        ["clarinet-eb"] = Clarinet(52),
-        ["alto-clarinet"] = Clarinet(51),
-        ["bass-clarinet"] = Clarinet(51),
-        ["contra-clarinet"] = Clarinet(48),
-        ["soprano-sax"] = Saxophone,
-        ["alto-sax"] = Saxophone,
-        ["tenor-sax"] = Saxophone,
-        ["bari-sax"] = Saxophone,
-        ["horn-f"] = Horn,
-        ["trumpet-bb"] = Valves(46, 3),
-        ["cornet"] = Valves(46, 3),
-        ["flugelhorn"] = Valves(46, 3),
-        ["trumpet-c"] = Valves(48, 3),
-        ["euphonium"] = Valves(34, 4),
-        ["euphonium-tc"] = Valves(34, 4),
-        ["tuba"] = Valves(22, 4),
-        ["trombone"] = Trombone,
-        ["bass-trombone"] = Trombone,
-        ["violin"] = Strings(Necks.OfViolin),
-        ["viola"] = Strings(Necks.OfViola),
-        ["cello"] = Strings(Necks.OfCello),
-        ["contrabass"] = (i, h, house) => Bowed(i, Necks.OfBass(h.Has("fifth-string"), house["bass-positions"] == "six"), house),
-        ["xylophone"] = Mallets,
-        ["marimba"] = Mallets,
-        ["vibraphone"] = Mallets,
-        ["glockenspiel"] = Mallets,
-        ["chimes"] = Mallets,
-        ["timpani"] = Mallets,
-        ["drums"] = (_, _, _) => new TechniqueSetup(new SnareTechnique(), null),
-    };
+    private const int LowC = 48;
 
     /// <summary>Ids of the instruments that have a technique.</summary>
-    public static IReadOnlyCollection<string> Instruments => Table.Keys;
+    public static IReadOnlyCollection<string> Instruments => [.. Catalog.All.Where(i => i.Mechanism is not null).Select(i => i.Id)];
 
     /// <summary>The technique of an instrument, or null: the product has no chart for it and does not guess.</summary>
     public static TechniqueSetup? Of(Instrument? instrument, Hands? hands = null, House? house = null)
     {
-        if (instrument is null || !Table.TryGetValue(instrument.Id, out var make))
+        if (instrument is not { Mechanism: { } mechanism })
             return null;
         var own = hands ?? Hands.Usual(instrument.Id);
-        var setup = make(instrument, own, house ?? House.Default);
+        var setup = Make(instrument, mechanism, own, house ?? House.Default);
         return own.Corrections.Count == 0
             ? setup
             : new TechniqueSetup(
@@ -81,64 +50,62 @@ public static class TechniqueCatalog
             );
     }
 
-    private static TechniqueSetup Flute(Instrument i, Hands h, House house) =>
-        Keys(FluteChart.Chart, (c, o) => new FluteTechnique(c, o.Has("thumb-b-flat"), o.Has("low-b-foot")))(i, h, house);
+    private static TechniqueSetup Make(Instrument i, Mechanism mechanism, Hands h, House house) =>
+        mechanism switch
+        {
+            Keyed keys => Woodwind(i, keys, h),
+            Valved valves => Valves(i, valves, h),
+            HornValves => Horn(i, h),
+            Slid slide => Slide(i, slide.HasAttachment || h.Has("f-attachment"), h.Has("second-attachment")),
+            Bowed => Strings(i, NeckOf(i, h, house), house),
+            StruckBars => new TechniqueSetup(new StickTechnique(h.Has("four-mallets")), null),
+            StruckSkins => new TechniqueSetup(new SnareTechnique(), null),
+            _ => throw new InvalidOperationException($"No technique works {mechanism}."),
+        };
 
-    private static TechniqueSetup Oboe(Instrument i, Hands h, House house) =>
-        Keys(OboeChart.Chart, (c, o) => new OboeTechnique(c, o.Has("left-f")))(i, h, house);
-
-    private static TechniqueSetup Saxophone(Instrument i, Hands h, House house) =>
-        Keys(SaxophoneChart.Chart, (c, o) => new SaxophoneTechnique(c, o.Has("high-f-sharp"), i.Id == "bari-sax" && o.Has("low-a")))(
-            i,
-            h,
-            house
+    private static TechniqueSetup Woodwind(Instrument i, Keyed keys, Hands h)
+    {
+        var (chart, make) = Keys[keys.System];
+        var technique = make(CorrectedChart.Of(chart, h.Corrections), keys, h);
+        var lowest = i.Ranges.Extreme.Low.Midi;
+        return new TechniqueSetup(
+            technique,
+            new(() => chart.Only(n => n.Written.Midi >= lowest && technique.Missing(n.Written.Midi) is null))
         );
+    }
 
-    private static TechniqueSetup Horn(Instrument i, Hands h, House house)
+    private static TechniqueSetup Valves(Instrument i, Valved tube, Hands h)
+    {
+        var valves = tube.Most == 4 && !h.Has("fourth-valve") ? 3 : tube.Most;
+        var technique = new ValveTechnique(tube.Open, valves, h.Has("compensating"));
+        return new TechniqueSetup(technique, new(() => ComputedCharts.Valves(i, valves, false, (_, sounding) => technique.Of(sounding))));
+    }
+
+    private static TechniqueSetup Horn(Instrument i, Hands h)
     {
         var horn = new DoubleHornTechnique(h.Has("b-flat-side"));
         return new TechniqueSetup(horn, new(() => ComputedCharts.Valves(i, 3, h.Has("b-flat-side"), horn.Of)));
     }
 
-    private static TechniqueSetup Trombone(Instrument i, Hands h, House house)
+    private static TechniqueSetup Slide(Instrument i, bool attachment, bool second)
     {
-        var slide = new SlideTechnique(i.Id == "bass-trombone" || h.Has("f-attachment"), h.Has("second-attachment"));
+        var slide = new SlideTechnique(attachment, second);
         return new TechniqueSetup(slide, new(() => ComputedCharts.Slide(i, (_, sounding) => slide.Of(sounding))));
     }
 
-    private static TechniqueSetup Mallets(Instrument i, Hands h, House house) => new(new StickTechnique(h.Has("four-mallets")), null);
-
-    private static Make Clarinet(int lowest) =>
-        (i, h, house) =>
-            Keys(ClarinetChart.Chart, (c, o) => new ClarinetTechnique(c, o.Has("low-c") ? 48 : lowest, o.Has("left-g-sharp")))(i, h, house);
-
-    private static Make Keys(FingeringChart chart, Func<FingeringChart, Hands, WoodwindTechnique> make) =>
-        (instrument, hands, _) =>
-        {
-            var technique = make(CorrectedChart.Of(chart, hands.Corrections), hands);
-            var lowest = WrittenRanges.Of(instrument, "extreme").Low.Midi;
-            return new TechniqueSetup(
-                technique,
-                new(() => chart.Only(n => n.Written.Midi >= lowest && technique.Missing(n.Written.Midi) is null))
-            );
-        };
-
-    private static Make Valves(int open, int most) =>
-        (instrument, hands, _) =>
-        {
-            var valves = most == 4 && !hands.Has("fourth-valve") ? 3 : most;
-            var technique = new ValveTechnique(open, valves, hands.Has("compensating"));
-            return new TechniqueSetup(
-                technique,
-                new(() => ComputedCharts.Valves(instrument, valves, false, (_, sounding) => technique.Of(sounding)))
-            );
-        };
-
-    private static Make Strings(Neck neck) => (instrument, _, house) => Bowed(instrument, neck, house);
-
-    private static TechniqueSetup Bowed(Instrument instrument, Neck neck, House house)
+    private static TechniqueSetup Strings(Instrument i, Neck neck, House house)
     {
         var technique = new StringTechnique(neck, HomePosition.Of(house));
-        return new TechniqueSetup(technique, new(() => ComputedCharts.Strings(instrument, neck, technique)));
+        return new TechniqueSetup(technique, new(() => ComputedCharts.Strings(i, neck, technique)));
     }
+
+    private static Neck NeckOf(Instrument i, Hands h, House house) =>
+        i.Kin switch
+        {
+            Kin.Violin => Necks.OfViolin,
+            Kin.Viola => Necks.OfViola,
+            Kin.Cello => Necks.OfCello,
+            Kin.Contrabass => Necks.OfBass(h.Has("fifth-string"), house["bass-positions"] == "six"),
+            _ => throw new InvalidOperationException($"No neck is that of a {i.Kin}."),
+        };
 }

@@ -61,7 +61,7 @@ public static class TechniqueDesk
             return null;
         var technique = setup.Technique;
         var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
-        var solved = Solver.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note));
+        var solved = SteadyTechnique.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note));
         var solution = setup.Chart is { Value: { Kind: "keys" } chart } ? OfferedSigns.In(excerpt, solved, chart) : solved;
         return new TechniquePlan(
             excerpt,
@@ -73,7 +73,7 @@ public static class TechniqueDesk
             Chart = setup.Chart,
             Trills = TrillsOf(excerpt, part, setup.Chart, instrument!),
             Tunings =
-                instrument!.Id == "timpani"
+                instrument!.Kin == Kin.Timpani
                     ? TimpaniPlan.Of(excerpt, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings
                     : [],
         };
@@ -145,7 +145,8 @@ public static class TechniqueDesk
             var (from, to) = (excerpt.Steps[a.Place].Note, excerpt.Steps[b.Place].Note);
             if (b.Place != a.Place + 1 || !excerpt.Steps[b.Place].SlurredFrom || from.TopSounding == to.TopSounding)
                 continue;
-            slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind((SlidePlacement)a.Way.Placement, (SlidePlacement)b.Way.Placement, from.TopSounding!.Value, to.TopSounding!.Value)));
+            var (left, right) = ((SlidePlacement)a.Way.Placement, (SlidePlacement)b.Way.Placement);
+            slurs.Add(new SlideSlur(from.Id, to.Id, SlideSlurs.Kind(left, right, from.TopSounding!.Value, to.TopSounding!.Value)));
         }
 
         return slurs;
@@ -154,18 +155,24 @@ public static class TechniqueDesk
     private static List<TroubleSpot> Trouble(Excerpt excerpt, Solution solution) =>
         [
             .. solution
-                .Choices.Select((c, i) => (excerpt.Steps[c.Place].Note.MeasureIndex, Choice: c, Cost: solution.StepCosts[i]))
-                .GroupBy(x => x.MeasureIndex)
-                .Select(g => (Measure: g.Key, Cost: Math.Round(g.Sum(x => x.Cost), 3), g.MaxBy(x => x.Cost).Choice))
-                .Where(m => m.Cost > TroubleAbove)
+                .Choices.GroupBy(c => excerpt.Steps[c.Place].Note.MeasureIndex)
+                .Select(g =>
+                    (
+                        Measure: g.Key,
+                        Cost: Math.Round(g.Sum(c => c.Effort), 3),
+                        Weight: g.Sum(c => c.Awkward?.Weight ?? 0),
+                        Dearest: g.OrderByDescending(c => c.Awkward?.Weight ?? 0).ThenByDescending(c => c.Effort).First().Awkward
+                    )
+                )
+                .Where(m => m.Cost > TroubleAbove || m.Weight >= 1)
                 .OrderByDescending(m => m.Cost)
                 .Take(MostTrouble)
                 .Select(m => new TroubleSpot(
                     m.Measure,
                     m.Measure,
                     m.Cost,
-                    m.Choice.Why.Length > 0 ? m.Choice.Why : "many changes at this tempo",
-                    Remedies.For(m.Choice.Obstacle)
+                    m.Dearest?.Words ?? "many changes at this tempo",
+                    Remedies.For(m.Dearest?.Kind ?? ObstacleKind.Other)
                 )),
         ];
 }

@@ -95,7 +95,7 @@ internal static class RosterFile
         return chair.Length > 0 && !hasChair ? $"\"{Names.Clean(chair)}\" is no chair from 1 to 99" : null;
     }
 
-    private static string SectionOf(Instrument? instrument) => instrument is null ? "Players" : SectionNames.Of(instrument);
+    private static string SectionOf(Instrument? instrument) => instrument is null ? "Players" : instrument.Section;
 
     private static Dictionary<string, int> Columns(string[] heading) =>
         Headings

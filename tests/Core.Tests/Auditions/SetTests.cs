@@ -89,7 +89,7 @@ public class SetTests
         var (from, to) = (Catalog.Find(lender)!, Catalog.Find(borrower)!);
         var document = ShortFormReader.Document(text);
         var score = ScoreReader.Read(ScoreExport.Serialize(document));
-        var plan = Borrowing.Of(score.Parts[0], from, to, WrittenRanges.Of(to, "extreme"), BorrowReading.Sounding, 0);
+        var plan = Borrowing.Of(score.Parts[0], from, to, to.Ranges.At("extreme"), BorrowReading.Sounding, 0);
         var source = ScoreFormats.Read(ScoreExport.Serialize(document));
         var borrowed = ScoreReader.Read(BorrowedPart.Write(source, score.Parts[0].Id, to, plan.Move));
         Assert.Equal(Sounds(score), Sounds(borrowed));
@@ -132,7 +132,7 @@ public class SetTests
         var part = score.Parts[0];
         var lender = Catalog.All.First(i => i.Transposition == part.Transposition && i.Clef == "G2");
         var to = Catalog.Find(borrower)!;
-        var plan = Borrowing.Of(part, lender, to, WrittenRanges.Of(to, "extreme"), BorrowReading.Sounding, 0);
+        var plan = Borrowing.Of(part, lender, to, to.Ranges.At("extreme"), BorrowReading.Sounding, 0);
         var written = BorrowedPart.Write(ScoreFormats.Read(bytes), part.Id, to, plan.Move);
         var borrowed = ScoreReader.Read(written);
         Assert.Equal(Sounds(score), Sounds(borrowed));
@@ -143,7 +143,7 @@ public class SetTests
     {
         var to = Catalog.Find(borrower)!;
         var score = ShortFormReader.Score(Text(lender, music));
-        return Borrowing.Of(score.Parts[0], Catalog.Find(lender)!, to, WrittenRanges.Of(to, "comfortable"), reading, octaves);
+        return Borrowing.Of(score.Parts[0], Catalog.Find(lender)!, to, to.Ranges.At("comfortable"), reading, octaves);
     }
 
     private static string Text(string instrument, string music)

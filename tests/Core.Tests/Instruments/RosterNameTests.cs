@@ -26,10 +26,10 @@ public sealed class RosterNameTests
     [InlineData("contrabass", "Basses")]
     [InlineData("oboe", "Oboes")]
     public void An_instrument_sits_in_a_section(string instrument, string section) =>
-        Assert.Equal(section, SectionNames.Of(Catalog.Find(instrument)!));
+        Assert.Equal(section, Catalog.Find(instrument)!.Section);
 
     [Fact]
-    public void Every_instrument_has_a_section() => Assert.All(Catalog.All, i => Assert.NotEmpty(SectionNames.Of(i)));
+    public void Every_instrument_has_a_section() => Assert.All(Catalog.All, i => Assert.NotEmpty(i.Section));
 
     [Fact]
     public void Who_is_seated_by_hand_sits_nowhere_else()

@@ -24,7 +24,7 @@ public class GeneratedScaleTests
         {
             var (instrument, wish, style) = Draw(random);
             var told = $"{instrument.Id} {wish.Kind.Name} {wish.Tonic.Key} {style.Rhythm.Name} {style.Slurring.Name} {style.HasSignature}";
-            if (ScaleSheet.Place(wish, instrument, WrittenRanges.Of(instrument, "advanced")) is not { } placed)
+            if (ScaleSheet.Place(wish, instrument, instrument.Ranges.At("advanced")) is not { } placed)
                 continue;
             var document = ScaleSheet.Write(placed.Title, instrument, [placed], style, House.Default);
             Assert.True(MusicXmlSchema.Problems(document).Count == 0, told);

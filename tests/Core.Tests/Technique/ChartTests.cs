@@ -14,14 +14,14 @@ public sealed class ChartTests
 
     private static readonly string[] Holes = ["1", "2", "3", "4", "5", "6"];
 
-    private static FingeringChart ChartOf(string id) => TechniqueCatalog.Of(Catalog.Find(id))!.Chart!.Value;
+    internal static FingeringChart ChartOf(string id) => TechniqueCatalog.Of(Catalog.Find(id))!.Chart!.Value;
 
     [Theory]
     [MemberData(nameof(Charted))]
     public void The_chart_holds_every_note_of_the_advanced_range(string id)
     {
         var chart = ChartOf(id);
-        var range = WrittenRanges.Of(Catalog.Find(id)!, "advanced");
+        var range = Catalog.Find(id)!.Ranges.At("advanced");
         for (var written = range.Low.Midi; written <= range.High.Midi; written++)
             Assert.True(chart.At(written).Count > 0, $"{id} has no fingering for {written}");
     }

@@ -1,4 +1,5 @@
 using MellowStand.Core.Technique;
+using MellowStand.Core.Technique.Slide;
 using MellowStand.Core.Technique.Strings;
 
 namespace MellowStand.Core.Tests.Technique;
@@ -54,9 +55,9 @@ public sealed class TeachersTests
     {
         var places = RuleOfThumbTests
             .Solve(instrument, music)
-            .Solution.Choices.Select(c => StringState.Of(c.Way))
-            .Where(s => s.Offset > 0)
-            .Select(s => (s.Offset, s.HasThumb))
+            .Solution.Choices.Select(c => (StringPlacement)c.Way.Placement)
+            .Where(p => !p.IsOpen)
+            .Select(p => p.Hand)
             .Distinct();
         Assert.Single(places);
     }
@@ -65,7 +66,7 @@ public sealed class TeachersTests
     public void Neighbouring_notes_of_a_run_have_neighbouring_fingers()
     {
         var plan = RuleOfThumbTests.Solve("Violin", "key:C tempo:q=120 | A5s B5s C6s D6s E6s F6s G6s A6s G6s F6s E6s D6s C6s B5s A5q");
-        var states = plan.Solution.Choices.Select(c => StringState.Of(c.Way)).ToList();
+        var states = plan.Solution.Choices.Select(c => (StringPlacement)c.Way.Placement).ToList();
         Assert.DoesNotContain(
             states.Zip(states.Skip(1)),
             p => p.First.Finger == p.Second.Finger && p.First.String == p.Second.String && p.First.Finger > 1
@@ -74,27 +75,27 @@ public sealed class TeachersTests
 
     [Fact]
     public void The_fourth_finger_of_the_violin_reaches_a_half_step_out() =>
-        Assert.Contains(Necks.OfViolin.Places.Single(p => p.Name == "1").Fingers, f => f is { Finger: 4, Above: 6, Sign: "h" });
+        Assert.Contains(Necks.OfViolin.Places.Single(p => p.Name == "1").Fingers, f => f is { Finger: 4, Above: 6, Lie: Lie.High });
 
     [Fact]
     public void The_cello_has_every_half_step_of_the_neck_and_a_high_second_finger()
     {
         var places = Necks.OfCello.Places.Where(p => !p.HasThumb).ToList();
         Assert.Equal(Enumerable.Range(1, 12), places.Select(p => p.Offset));
-        Assert.All(places.Skip(1), p => Assert.Contains(p.Fingers, f => f is { Finger: 2, Above: 2, Sign: "h" }));
+        Assert.All(places, p => Assert.Contains(p.Fingers, f => f is { Finger: 2, Above: 2, Lie: Lie.Forward or Lie.High }));
     }
 
     [Fact]
     public void An_octave_harmonic_is_no_bargain()
     {
         var plan = RuleOfThumbTests.Solve("Contrabass", "key:C | E3q F3q G3q F3q | E3h D3h");
-        Assert.DoesNotContain(plan.Solution.Choices, c => c.Way.Code.Contains('o', StringComparison.Ordinal));
+        Assert.DoesNotContain(plan.Solution.Choices, c => c.Way.Placement is StringPlacement { Node: not null });
     }
 
     [Fact]
     public void A_slur_between_two_tubes_needs_no_tongue()
     {
-        var (f, d) = (new Candidate("F3", 0, "", 353), new Candidate("D1", 0, "", 351));
-        Assert.Equal("natural", MellowStand.Core.Technique.Slide.SlideSlurs.Kind(f, d, 45, 45));
+        var (f, d) = (new SlidePlacement(SlideTube.F, 3, 3), new SlidePlacement(SlideTube.D, 1, 3));
+        Assert.Equal("natural", SlideSlurs.Kind(f, d, 45, 45));
     }
 }

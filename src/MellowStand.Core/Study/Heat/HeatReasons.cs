@@ -132,7 +132,7 @@ internal static class HeatReasons
         if (at.Context.InstrumentOf(at.Part) is not { Family: not (Family.Percussion or Family.Keyboard) } instrument)
             return null;
         var (level, _) = at.Context.LevelOf(at.Part);
-        var range = WrittenRanges.Of(instrument, level);
+        var range = instrument.Ranges.At(level);
         var outside = at.Notes.Count(n => n.Top is { } p && !range.Holds(p));
         var words = () => $"{outside} of {at.Notes.Count} notes outside the {level} range";
         return Reason("range", 2.0 * outside / at.Notes.Count, HeatWeights.Range, words);

@@ -56,21 +56,21 @@ internal static class ComputedCharts
             Rows(
                 instrument,
                 (_, sounding) => technique.OfChart(sounding),
-                w => Stopped(neck, (StringPlacement)w.Placement)
+                w => Stopped((StringPlacement)w.Placement)
             ),
             [],
             "Computed from the open strings and the frames of the hand; frames from memory. Positions are numbered as the house rules say."
         );
 
     // Letter, finger with its sign, and half steps above the open string.
-    private static IReadOnlyList<string> Stopped(Neck neck, StringPlacement p) =>
-        [p.Letter, p.Code.Split('@')[0][p.Letter.Length..], HalfSteps(neck, p).ToString(CultureInfo.InvariantCulture)];
+    private static IReadOnlyList<string> Stopped(StringPlacement p) =>
+        [p.Letter, p.Code.Split('@')[0][p.Letter.Length..], HalfSteps(p).ToString(CultureInfo.InvariantCulture)];
 
-    private static int HalfSteps(Neck neck, StringPlacement p)
+    private static int HalfSteps(StringPlacement p)
     {
         if (p.IsOpen)
             return 0;
-        return p.Node ?? (p.Hand!.Offset + neck.Places.First(h => h == p.Hand).Fingers.First(f => f.Finger == p.Finger && f.Lie == p.Lie).Above);
+        return p.Node ?? (p.Hand!.Offset + p.Hand.Fingers.First(f => f.Finger == p.Finger && f.Lie == p.Lie).Above);
     }
 
     private static IReadOnlyList<string> Pressed(Candidate way)
@@ -79,20 +79,23 @@ internal static class ComputedCharts
         return valves.Side == HornSide.BFlat ? [.. valves.Valves, "T"] : valves.Valves;
     }
 
+    private static Fingering Of(Candidate way, IReadOnlyList<string> keys) =>
+        new(way.Code, keys, "", way.Why, way.Cents) { Placement = way.Placement };
+
     private static List<ChartNote> Rows(
         Instrument instrument,
         Func<int, int, IReadOnlyList<Candidate>> ways,
         Func<Candidate, IReadOnlyList<string>> keys
     )
     {
-        var range = WrittenRanges.Of(instrument, "extreme");
+        var range = instrument.Ranges.At("extreme");
         var rows = new List<ChartNote>();
         for (var written = range.Low.Midi; written <= range.High.Midi; written++)
         {
             var t = instrument.Transposition;
             var found = ways(written, written + t.Chromatic + (12 * t.Octaves));
             if (found.Count > 0)
-                rows.Add(new ChartNote(Pitches.Usual(written), [.. found.Select(w => new Fingering(w.Code, keys(w), "", w.Why, w.Cents) { Placement = w.Placement })]));
+                rows.Add(new ChartNote(Pitches.Usual(written), [.. found.Select(w => Of(w, keys(w)))]));
         }
 
         return rows;

@@ -27,11 +27,48 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var ways = Of(excerpt.Steps[place].Note.TopSounding!.Value);
-        // In slow music the slide has time: the attachment is no default.
-        return attachment && IsSlow(excerpt, place) && ways.Any(w => !Of(w).HasValve)
-            ? [.. ways.Select(w => Of(w).HasValve ? w with { Cost = w.Cost + SlideCosts.SlowAttachment } : w)]
-            : ways;
+        var plain = ways.FirstOrDefault(w => w.IsUsual && !Of(w).HasValve);
+        if (plain is null || ways.Count == 1)
+            return ways;
+        return [.. ways.Select(w => w == plain ? w : Beside(excerpt, place, Of(plain), w))];
     }
+
+    // Plain positions first: the double of a note is for really quick music, the attachment for a long throw or against a legato tongue.
+    private Candidate Beside(Excerpt excerpt, int place, SlidePlacement plain, Candidate other)
+    {
+        if (!Of(other).HasValve)
+            return IsQuick(excerpt, place) ? other : other with { Cost = other.Cost + SlideCosts.Double };
+        if (plain.Position >= SlideCosts.LongThrow)
+            return IsSlow(excerpt, place) ? other with { Cost = other.Cost + SlideCosts.SlowAttachment } : other;
+        return Of(other).Position == 1 && plain.Position >= SlideCosts.Third && SparesTongue(excerpt, place, plain)
+            ? other with
+            {
+                Cost = other.Cost - SlideCosts.LegatoTongue,
+                Why = "slurred: the valve makes the slur natural, without the tongue",
+            }
+            : other with
+            {
+                Cost = other.Cost + SlideCosts.NeedlessAttachment,
+                Why = "",
+            };
+    }
+
+    // A slurred neighbour on the same partial needs the tongue, and the valve spares it.
+    private bool SparesTongue(Excerpt excerpt, int place, SlidePlacement plain) =>
+        new[] { (Other: place - 1, Slurred: place), (Other: place + 1, Slurred: place + 1) }.Any(p =>
+            p.Other >= 0
+            && p.Slurred < excerpt.Steps.Count
+            && excerpt.Steps[p.Slurred].SlurredFrom
+            && excerpt.Steps[p.Other].Note.TopSounding is { } midi
+            && Of(midi).FirstOrDefault(w => w.IsUsual) is { } beside
+            && Of(beside) is { HasValve: false } o
+            && o.Partial == plain.Partial
+            && o.Position != plain.Position
+        );
+
+    private static bool IsQuick(Excerpt excerpt, int place) =>
+        Math.Min(excerpt.Steps[place].Before ?? 1, place + 1 < excerpt.Steps.Count ? excerpt.Steps[place + 1].Before ?? 1 : 1)
+        < SlideCosts.QuickFrom;
 
     private static bool IsSlow(Excerpt excerpt, int place) =>
         (excerpt.Steps[place].Before ?? SlideCosts.Slow) >= SlideCosts.Slow
@@ -134,12 +171,27 @@ internal static class SlideCosts
     public const double SeventhPartial = 1.6;
     public const double RaisedSeventh = 0.12;
     public const double Attachment = 0.2;
-    public const double Second = 0.3;
+    public const double Second = 1.2;
     public const double FarOut = 0.6;
     public const double Pedal = 0.4;
     public const double HighPartial = 0.35;
     public const double SlowAttachment = 0.9;
     public const double Slow = 0.9;
+
+    /// <summary>A double position (B♭ in fifth) in music that is not really quick, and the seconds a note from which it is.</summary>
+    public const double Double = 1;
+    public const double QuickFrom = 0.17;
+
+    /// <summary>From this plain position on the attachment saves a long throw.</summary>
+    public const int LongThrow = 5;
+
+    /// <summary>From this plain position on it may spare a legato tongue.</summary>
+    public const int Third = 3;
+    public const double LegatoTongue = 0.9;
+
+    /// <summary>The attachment where it saves nothing.</summary>
+    public const double NeedlessAttachment = 1.2;
+
     public const double Comfortable = 0.3;
     public const double LeastHaste = 0.15;
 }

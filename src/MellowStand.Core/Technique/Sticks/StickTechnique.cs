@@ -38,7 +38,9 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var seconds = excerpt.Steps[place].Before ?? 1;
+        // After a rest either hand begins: a figure that comes again is struck as before.
+        if (excerpt.Steps[place].Before is not { } seconds)
+            return 0;
         var move = excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key;
         if (IsFree(from, to))
             return StickCosts.PerOctave * Math.Abs(move) / 12.0 * Math.Clamp(0.3 / seconds, 0.2, 2);
@@ -52,9 +54,11 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     {
         if (IsFree(from, to))
             return null;
+        var seconds = excerpt.Steps[place].Before ?? 1;
+        var weight = seconds < StickCosts.Quick ? 0.5 : 0;
         if (Of(from).Hand == Of(to).Hand)
-            return excerpt.Steps[place].Before < 0.3 ? new Obstacle(ObstacleKind.Double, "a double stroke") : null;
-        return IsOver(excerpt, place, to) ? new Obstacle(ObstacleKind.Other, "one hand reaches over the other") : null;
+            return seconds < 0.3 ? new Obstacle(ObstacleKind.Double, "a double stroke", weight) : null;
+        return IsOver(excerpt, place, to) ? new Obstacle(ObstacleKind.Other, "one hand reaches over the other", weight) : null;
     }
 
     private static StickPlacement Of(Candidate way) => (StickPlacement)way.Placement;
@@ -65,16 +69,9 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     private static bool IsOver(Excerpt excerpt, int place, Candidate to)
     {
         var move = excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key;
-        var free = IsShake(excerpt, place) ? 0 : StickCosts.FreeReach;
+        // Back and forth the hands stay where they are, so that they must not stand crossed at all.
+        var free = excerpt.IsShake(place) ? 0 : StickCosts.FreeReach;
         return (Of(to).Hand == Hand.Right && move < -free) || (Of(to).Hand == Hand.Left && move > free);
-    }
-
-    // Two notes back and forth: the hands stay where they are, so that they must not stand crossed at all.
-    private static bool IsShake(Excerpt excerpt, int place)
-    {
-        bool Same(int a, int b) => a >= 0 && b < excerpt.Steps.Count && excerpt.Steps[a].Key == excerpt.Steps[b].Key;
-        return Same(place - 2, place) && (Same(place - 3, place - 1) || Same(place - 1, place + 1))
-            || (Same(place, place + 2) && Same(place - 1, place + 1));
     }
 }
 
@@ -89,4 +86,7 @@ internal static class StickCosts
     public const double PerOctave = 0.15;
     public const double OffTheHand = 0.35;
     public const double Stretch = 0.5;
+
+    /// <summary>Seconds a note from which two strokes out of the alternation make a trouble spot.</summary>
+    public const double Quick = 0.2;
 }

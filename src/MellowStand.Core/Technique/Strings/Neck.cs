@@ -18,9 +18,6 @@ public sealed record HandPlace(string Name, string Words, int Offset, double Sta
 {
     /// <summary>True where the thumb is on the string.</summary>
     public bool HasThumb { get; } = Fingers[0].Finger == Necks.Thumb;
-
-    /// <summary>Half steps from its lowest finger to its highest.</summary>
-    public int Span { get; } = Fingers.Max(f => f.Above) - Fingers.Min(f => f.Above);
 }
 
 /// <summary>A bowed instrument's neck.</summary>
@@ -58,6 +55,7 @@ public static class Necks
         new(2, 1, Lie.Low),
         new(2, 2, Lie.High),
         new(3, 3),
+        new(3, 2, Lie.Low),
         new(3, 4, Lie.High),
         new(4, 5),
         new(4, 4, Lie.Low),

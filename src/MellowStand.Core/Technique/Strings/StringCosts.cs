@@ -19,11 +19,17 @@ internal static class StringCosts
     /// <summary>Another hand than a printed finger means.</summary>
     public const double OtherThanPrinted = 0.25;
 
+    /// <summary>Any shift: it is one more thing to learn.</summary>
+    public const double Moves = 0.12;
+
     /// <summary>A shift to another finger.</summary>
     public const double Shift = 0.55;
 
-    /// <summary>A shift to the first finger, or on one finger as a guide.</summary>
+    /// <summary>A shift to the first finger, or on one finger over a half step.</summary>
     public const double GuidedShift = 0.42;
+
+    /// <summary>A shift of a whole step and more on a finger that is not the first.</summary>
+    public const double SameFingerShift = 0.8;
 
     /// <summary>Each half step that the hand goes.</summary>
     public const double PerHalfStep = 0.08;
@@ -47,9 +53,12 @@ internal static class StringCosts
     public const double SetsThumb = 0.7;
 
     /// <summary>Each half step that the hand comes to above the first position.</summary>
-    public const double PerHigh = 0.14;
+    public const double PerHigh = 0.09;
 
-    /// <summary>Each half step above the sixth on a string that is not the highest.</summary>
+    /// <summary>A hand that is opened or reached back elsewhere than in first position.</summary>
+    public const double OpenedElsewhere = 0.1;
+
+    /// <summary>Each half step of the hand above the seventh on a string that is not the highest.</summary>
     public const double HighOnLowString = 0.06;
 
     /// <summary>The share of a place's price under an open string.</summary>
@@ -76,8 +85,11 @@ internal static class StringCosts
     /// <summary>Without a harmonic where one is written.</summary>
     public const double NoHarmonic = 3;
 
+    /// <summary>An octave harmonic on a string that is not the highest: the note lies on the next one.</summary>
+    public const double LowHarmonic = 0.3;
+
     /// <summary>A harmonic that no leap leads to.</summary>
-    public const double HarmonicByStep = 0.6;
+    public const double HarmonicByStep = 1;
 
     /// <summary>In first position a finger that is not its letter's.</summary>
     public const double OtherLetter = 0.3;

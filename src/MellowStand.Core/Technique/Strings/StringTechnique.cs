@@ -25,9 +25,9 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     {
         var heads = excerpt.Steps[place].Note.Heads;
         var keys = heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
-        var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(excerpt, place, k)) : [];
+        var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(excerpt, place, k, false)) : [];
         if (ways.Count == 0 && keys.Count > 0)
-            ways = [.. Single(excerpt, place, keys[^1])];
+            ways = [.. Single(excerpt, place, keys[^1], true)];
         if (ways.Count == 0)
             return ways;
         ways = UnderPrintedHand(excerpt, place, OnAskedString(excerpt, place, ways));
@@ -70,7 +70,7 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
             return cost + ShiftOf(excerpt, place, f, t, haste);
         if (!IsSameFinger(f, t))
             return cost + FrameOf(f, t);
-        return cost + (crossed > 0 ? StringCosts.SameFingerAcross : SlideOf(excerpt, place, f, t) * haste);
+        return cost + (crossed > 0 ? StringCosts.SameFingerAcross * Math.Min(haste, 1) : SlideOf(excerpt, place, f, t) * haste);
     }
 
     /// <inheritdoc/>
@@ -88,12 +88,12 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     private static StringPlacement Of(Candidate way) =>
         way.Placement is StringChord chord ? chord.Lead : (StringPlacement)way.Placement;
 
-    private IEnumerable<Candidate> Single(Excerpt excerpt, int place, int midi)
+    private IEnumerable<Candidate> Single(Excerpt excerpt, int place, int midi, bool isAlone)
     {
         var note = excerpt.Steps[place].Note;
         var written = note.Heads.FirstOrDefault(h => h.Sounding == midi)?.Written;
         var stopped = _ways.Stopped(midi, written, note.Has("harmonic"));
-        return Opens(excerpt, place, midi).Concat(ByStep(excerpt, place, stopped));
+        return Opens(excerpt, place, midi, isAlone).Concat(ByStep(excerpt, place, stopped));
     }
 
     // An octave harmonic serves a leap; within a line a finger serves better.
@@ -113,12 +113,12 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         excerpt.Steps[place].Before is null || Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) >= LeapFrom;
 
     // An open string leaves the hand where it is: once for each place where it may be.
-    private IEnumerable<Candidate> Opens(Excerpt excerpt, int place, int midi)
+    private IEnumerable<Candidate> Opens(Excerpt excerpt, int place, int midi, bool isAlone)
     {
         foreach (var s in _ways.Opens(midi))
             foreach (var hand in HandsAround(excerpt, place))
             {
-                var cost = LongOpen(excerpt, place, s) + StringCosts.Open + (_ways.StayOf(hand) * StringCosts.StayOpen);
+                var cost = (isAlone ? LongOpen(excerpt, place, s) : 0) + StringCosts.Open + (_ways.StayOf(hand) * StringCosts.StayOpen);
                 yield return new Candidate(_ways.Open(s, hand), Math.Round(cost, 3), "");
             }
     }
@@ -210,13 +210,23 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         if (f.Node is not null || t.Node is not null)
             return StringCosts.ToHarmonic * haste;
         var isOne = f.Finger == t.Finger && f.String == t.String;
-        var half = isOne && Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) == 1 ? StringCosts.OnHalfStep : 1;
-        var way = (isOne || t.Finger == 1 ? StringCosts.GuidedShift : StringCosts.Shift) * half;
-        var move = (way + (Math.Abs(f.Hand!.Offset - t.Hand!.Offset) * StringCosts.PerHalfStep)) * haste;
+        var isHalf = isOne && Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) == 1;
+        var move = (WayOf(t, isOne, isHalf) + (Math.Abs(f.Hand!.Offset - t.Hand!.Offset) * StringCosts.PerHalfStep)) * haste;
         var thumb = f.HasThumb == t.HasThumb ? 0 : StringCosts.SetsThumb;
         var height = f.Hand.Offset < t.Hand.Offset ? Height(t.Hand) : 0;
         var slur = excerpt.Steps[place].SlurredFrom ? StringCosts.ShiftInSlur : 0;
-        return f.IsOpen ? (move * StringCosts.OverOpen) + thumb + height : move + slur + thumb + height;
+        var way = f.IsOpen ? move * StringCosts.OverOpen : move + slur;
+        return StringCosts.Moves + way + thumb + height;
+    }
+
+    // One finger is a good guide over a half step; further only the first is.
+    private static double WayOf(StringPlacement t, bool isOne, bool isHalf)
+    {
+        if (isHalf)
+            return StringCosts.GuidedShift * StringCosts.OnHalfStep;
+        if (t.Finger == 1)
+            return StringCosts.GuidedShift;
+        return isOne ? StringCosts.SameFingerShift : StringCosts.Shift;
     }
 
     // A passage that begins high is come to before it begins.
@@ -234,7 +244,8 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
             return 0;
         var steps = excerpt.Steps;
         var returns =
-            (place >= 2 && steps[place - 2].Key == steps[place].Key) || (place + 1 < steps.Count && steps[place + 1].Key == steps[place - 1].Key);
+            (place >= 2 && steps[place - 2].Key == steps[place].Key)
+            || (place + 1 < steps.Count && steps[place + 1].Key == steps[place - 1].Key);
         return returns ? StringCosts.Slide : StringCosts.SlideOn;
     }
 

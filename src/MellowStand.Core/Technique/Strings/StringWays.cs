@@ -14,7 +14,7 @@ internal sealed class StringWays(Neck neck, double home)
     private const int OctaveNode = 12;
     private const int FourthFinger = 4;
     private const int StretchedBy = 6;
-    private const int EasyOnAll = 6;
+    private const int EasyOnAll = 7;
 
     // Half steps of the node above the open string, and what sounds there.
     private static readonly (int Node, int Sounds)[] Nodes = [(OctaveNode, 12), (7, 19), (5, 24)];
@@ -66,8 +66,9 @@ internal sealed class StringWays(Neck neck, double home)
             StayOf(hand)
             + (neck.FollowsLetters ? StringCosts.Fingers : StringCosts.LowFingers)[f.Finger]
             + LieOf(f)
+            + (!isFirst && f.Lie is (Lie.Back or Lie.Forward) ? StringCosts.OpenedElsewhere : 0)
             + (harmonic ? StringCosts.NoHarmonic : 0)
-            + (s < neck.Strings.Count - 1 ? Math.Max(0, hand.Offset + f.Above - EasyOnAll - hand.Span) * StringCosts.HighOnLowString : 0)
+            + (s < neck.Strings.Count - 1 ? Math.Max(0, hand.Offset - EasyOnAll) * StringCosts.HighOnLowString : 0)
             + (isFirst && neck.FollowsLetters && written is { } pitch && LettersAbove(s, pitch) != f.Finger ? StringCosts.OtherLetter : 0);
         var matches =
             f.Finger == FourthFinger && isFirst && neck.Strings.Any(o => o.Open == neck.Strings[s].Open + hand.Offset + f.Above);
@@ -109,7 +110,7 @@ internal sealed class StringWays(Neck neck, double home)
             {
                 (true, true) => 0,
                 (true, false) => 0.2,
-                _ => neck.Harmonic,
+                _ => neck.Harmonic + (s < neck.Strings.Count - 1 ? StringCosts.LowHarmonic : 0),
             },
             $"natural harmonic, touched at the {name}"
         );

@@ -13,8 +13,8 @@ public sealed class DoubleHornTechnique(bool isDouble) : ITechnique
 
     private const int MostWays = 5;
     private const int FlatPartial = 4;
-    private const double FlatFifth = 0.4;
-    private const double OtherSide = 0.35;
+    private const double FlatFifth = 0.8;
+    private const double OtherSide = 0.5;
     private const double ChangeSide = 0.12;
     private const double ChangeSideInSlur = 0.4;
 

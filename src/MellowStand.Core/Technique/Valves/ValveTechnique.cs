@@ -143,7 +143,7 @@ internal static class ValveCosts
     public const double PerPressed = 0.06;
     public const double PerCent = 0.012;
     public const double SeventhPartial = 2;
-    public const double ThirdAlone = 0.3;
+    public const double ThirdAlone = 0.6;
     public const double RoundAbout = 0.6;
     public const int UpperPartial = 4;
     public const int Fourth = 5;

@@ -7,35 +7,25 @@ namespace MellowStand.Core.Technique.Woodwind;
 /// little finger between F, F♯ and A♭. Common practice, no published source; the ring finger's B♭ is from memory.</remarks>
 public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(chart, WoodwindCosts.Thumbs)
 {
-    private const double OnThumb = 0.08;
+    private const double OtherFinger = 0.08;
+    private const double Busy = 1.2;
+    private const double Comfortable = 0.35;
+    private const int BFlat = 10;
+    private const int LowD = 38;
+    private const int LowE = 40;
     private const double ThumbToThumb = 1.2;
 
     /// <inheritdoc/>
     protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
         (excerpt.Steps[place].PitchClass, code) switch
         {
-            (6, "thumb") => Way(
-                code,
-                ThumbIsBusy(excerpt, place, 6) ? 1.2 : 0,
-                "the right little finger comes from or goes to another key",
-                true
-            ),
-            (6, "little") => Way(
-                code,
-                (LittleIsBusy(excerpt, place, 6) ? 1.2 : 0) + OnThumb,
-                "the right thumb comes from or goes to another key",
-                false
-            ),
-            (8, "little") => Way(code, LittleIsBusy(excerpt, place, 8) ? 1.2 : 0, "", true),
-            (8, "thumb") => Way(
-                code,
-                (ThumbIsBusy(excerpt, place, 8) ? 1.2 : 0) + OnThumb,
-                "the right little finger comes from or goes to F or F♯",
-                false
-            ),
-            (10, "ring") => Way(code, OnThumb + 0.3, "the right thumb comes from or goes to another key", false),
-            (10, "thumb") => Way(code, ThumbIsBusy(excerpt, place, 10) ? 1.2 : 0, "", true),
-            (8, "whisper") => Way(code, 0.6, "soft: the whisper key makes it darker", false),
+            (6, "thumb") => OnThumb(excerpt, place, code, 0, true),
+            (6, "little") => OnLittle(excerpt, place, code, OtherFinger, false),
+            (8, "little") => OnLittle(excerpt, place, code, 0, true),
+            (8, "thumb") => OnThumb(excerpt, place, code, OtherFinger, false),
+            (BFlat, "ring") => Way(code, OtherFinger + 0.3, From(excerpt, place, OfThumb, "right thumb"), false),
+            (BFlat, "thumb") => Way(code, BusyBy(excerpt, place, OfThumb), "", true),
+            (8, "whisper") => Way(code, 0.6, "the whisper key makes it darker", false),
             (3, "forked") => Way(code, 0, "", true),
             (3, "plain-fork") => Way(
                 code,
@@ -43,8 +33,10 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
                 "quick: the right hand stays up",
                 false
             ),
-            (_, "flick") => Way(code, IsSlurredUp(excerpt, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false),
-            (_, "plain") => Way(code, IsSlurredUp(excerpt, place) ? 0.8 : 0, "", true),
+            (_, "flick") => OfTheMoment(
+                Way(code, IsSlurredUp(excerpt, place) ? 0 : 0.5, "slurred up into it: flick, or it breaks", false)
+            ),
+            (_, "plain") => OfTheMoment(Way(code, IsSlurredUp(excerpt, place) ? 0.8 : 0, "", true)),
             _ => null,
         };
 
@@ -59,16 +51,35 @@ public sealed class BassoonTechnique(FingeringChart chart) : WoodwindTechnique(c
     private static bool AreFSharpAndAFlat(Excerpt excerpt, int place) =>
         (excerpt.Steps[place - 1].PitchClass, excerpt.Steps[place].PitchClass) is (6, 8) or (8, 6);
 
-    // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
-    private static bool ThumbIsBusy(Excerpt excerpt, int place, int own) =>
-        new[] { -1, 1 }.Any(o =>
-            excerpt.PitchClassAt(place, o) is { } pc && (excerpt.Steps[place + o].Key <= 40 || (pc == 10 && own != 10))
-        );
+    // One finger is chosen because the other one comes from a neighbour, or goes to it.
+    private Candidate OnThumb(Excerpt excerpt, int place, string code, double cost, bool usual) =>
+        Way(code, cost + BusyBy(excerpt, place, OfThumb), From(excerpt, place, OfLittle, "right little finger"), usual);
 
-    private static bool LittleIsBusy(Excerpt excerpt, int place, int own) =>
-        new[] { -1, 1 }.Any(o =>
-            excerpt.PitchClassAt(place, o) is { } pc && pc != own && pc is 5 or 8 && excerpt.Steps[place + o].Key <= 56
-        );
+    private Candidate OnLittle(Excerpt excerpt, int place, string code, double cost, bool usual) =>
+        Way(code, cost + BusyBy(excerpt, place, OfLittle), From(excerpt, place, OfThumb, "right thumb"), usual);
+
+    private static string From(Excerpt excerpt, int place, Func<Excerpt, int, int, bool> has, string finger) =>
+        Neighbour(excerpt, place, p => has(excerpt, place, p)) is { } beside ? $"beside {beside}, which has the {finger}" : "";
+
+    // In slow notes a finger has the time to go.
+    private static double BusyBy(Excerpt excerpt, int place, Func<Excerpt, int, int, bool> has) =>
+        Neighbours(excerpt, place, p => has(excerpt, place, p))
+            .Select(p => Busy * Math.Clamp(Comfortable / (excerpt.Steps[Math.Max(place, p)].Before ?? 1), 0.3, 1))
+            .DefaultIfEmpty(0)
+            .Max();
+
+    // Low E and below hold the right thumb on the E key; the thumb's other notes are F♯, A♭ and B♭.
+    private static bool OfThumb(Excerpt excerpt, int place, int neighbour) =>
+        excerpt.Steps[neighbour].Key <= LowE
+        || (excerpt.Steps[neighbour].PitchClass == BFlat && excerpt.Steps[place].PitchClass != BFlat);
+
+    private bool OfLittle(Excerpt excerpt, int place, int neighbour) =>
+        excerpt.Steps[neighbour] is { PitchClass: 5 or 8 } step && step.Key != excerpt.Steps[place].Key && HasDown(step.Key, "R4");
+
+    /// <inheritdoc/>
+    /// <remarks>From low D down every note is another stretch of the left thumb.</remarks>
+    protected override bool IsBound(int from, int to, string finger) =>
+        finger == "LT" ? from <= LowD && to <= LowD : base.IsBound(from, to, finger);
 
     private static bool IsSlurredUp(Excerpt excerpt, int place) =>
         place > 0 && excerpt.Steps[place].SlurredFrom && excerpt.Steps[place - 1].Key < excerpt.Steps[place].Key - 2;

@@ -22,14 +22,14 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
             (56 or 75, "left") => Way(code, leftGSharp ? 0.1 : 9, leftGSharp ? "the left lever" : "", false),
             (56 or 75, "only") => Way(code, 0, "on the right only", true),
             // C♯ is seldom taken on the right: B gives way to it.
-            (54 or 73, "right") => Way(code, 0.16, Alternate, false),
-            (52 or 71, "right") or (53 or 72, "left") => Way(code, 0.12, Alternate, false),
-            ( >= 67 and <= 70, _) => Throat(excerpt, place, code),
+            (54 or 73, "right") => Way(code, 0.16, Alternate(excerpt, place), false),
+            (52 or 71, "right") or (53 or 72, "left") => Way(code, 0.12, Alternate(excerpt, place), false),
+            ( >= 67 and <= 70, _) => Throat(excerpt, place, code) is { } throat ? OfTheMoment(throat) : null,
             (66, "first") => Way(code, IsBetween(excerpt, place, 5) ? 0.4 : 0, "", true),
             (66, "thumb") => Way(code, IsBetween(excerpt, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
             (59 or 78, "chromatic") => Way(
                 code,
-                Beside(excerpt, place, 10) || Beside(excerpt, place, 5) ? 0.02 : 0.5,
+                excerpt.IsNear(place, 3, 10) || Beside(excerpt, place, 5) ? 0.02 : 0.5,
                 "chromatic: one finger moves",
                 false
             ),
@@ -41,7 +41,13 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
     /// <inheritdoc/>
     public override string? Missing(int written) => written < lowest ? "needs keys that go lower" : null;
 
-    private const string Alternate = "the little fingers alternate";
+    private static string Alternate(Excerpt excerpt, int place) =>
+        Neighbour(excerpt, place, p => IsLittle(excerpt.Steps[p].Key) && excerpt.Steps[p].Key != excerpt.Steps[place].Key) is { } beside
+            ? $"beside {beside}: the little fingers alternate"
+            : "";
+
+    // E, F, F♯ and G♯ of the chalumeau, their twelfths, and C♯ and G♯ above them.
+    private static bool IsLittle(int key) => key is >= 52 and <= 54 or 56 or 61 or >= 71 and <= 73 or 75 or 80;
 
     private static Candidate? Throat(Excerpt excerpt, int place, string code)
     {
@@ -79,7 +85,9 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
     }
 
     private static bool IsBetween(Excerpt excerpt, int place, int pitchClass) =>
-        excerpt.PitchClassAt(place, -1) == pitchClass && excerpt.PitchClassAt(place, 1) == pitchClass;
+        (excerpt.PitchClassAt(place, -1) ?? pitchClass) == pitchClass
+        && (excerpt.PitchClassAt(place, 1) ?? pitchClass) == pitchClass
+        && Beside(excerpt, place, pitchClass);
 
     private static bool Beside(Excerpt excerpt, int place, params int[] pitchClasses) => excerpt.IsNear(place, 1, pitchClasses);
 }

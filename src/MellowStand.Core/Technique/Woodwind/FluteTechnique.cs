@@ -9,6 +9,9 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
 {
     private const int BNatural = 11;
     private const int FSharp = 6;
+    private const double Held = 0.5;
+    private const int LowB = 59;
+    private const int LowEFlat = 63;
 
     /// <inheritdoc/>
     protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
@@ -17,7 +20,7 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
             10 => BFlat(excerpt, place, code),
             FSharp when code == "middle" => Way(
                 code,
-                excerpt.IsNear(place, 1, 4) ? 0.2 : 0.6,
+                excerpt.IsNear(place, 1, 4) && excerpt.SecondsOf(place) < Held ? 0.2 : 0.6,
                 "quick beside E: only the middle finger moves",
                 false
             ),
@@ -25,7 +28,13 @@ public sealed class FluteTechnique(FingeringChart chart, bool thumb, bool lowB) 
         };
 
     /// <inheritdoc/>
-    public override string? Missing(int written) => written == 59 && !lowB ? "needs a low B foot" : null;
+    /// <remarks>The right little finger rolls between the keys of the foot; from them to the E♭ key of other notes it only comes
+    /// back.</remarks>
+    protected override bool IsBound(int from, int to, string finger) =>
+        base.IsBound(from, to, finger) && from is >= LowB and <= LowEFlat && to is >= LowB and <= LowEFlat;
+
+    /// <inheritdoc/>
+    public override string? Missing(int written) => written == LowB && !lowB ? "needs a low B foot" : null;
 
     private Candidate? BFlat(Excerpt excerpt, int place, string code)
     {

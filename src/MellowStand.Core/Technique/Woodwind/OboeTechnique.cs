@@ -9,6 +9,10 @@ namespace MellowStand.Core.Technique.Woodwind;
 public sealed class OboeTechnique(FingeringChart chart, bool leftF)
     : WoodwindTechnique(chart, new Dictionary<string, double> { ["L4"] = WoodwindCosts.Roll, ["R4"] = WoodwindCosts.Roll })
 {
+    private const string Left = "left";
+    private const double LeftSlides = 0.9;
+    private const int FNatural = 5;
+
     /// <inheritdoc/>
     protected override Candidate? Judge(Excerpt excerpt, int place, string code) =>
         excerpt.Steps[place].PitchClass switch
@@ -22,30 +26,47 @@ public sealed class OboeTechnique(FingeringChart chart, bool leftF)
     private Candidate? F(Excerpt excerpt, int place, string code)
     {
         // C, B and B♭ of the middle register leave the right hand free: what counts is the fingering, not the letter.
-        var beside = NeighbourUses(excerpt, place, "R3");
+        var beside = NeighbourWith(excerpt, place, "R3");
+        var why = beside is null ? "" : $"beside {beside}, which needs the right ring finger";
         return code switch
         {
-            "regular" => Way(code, beside ? 2.2 : 0, beside ? "" : "no neighbour needs the right ring finger", true),
-            "left" => Way(code, leftF ? 0.3 : 9, "a neighbour needs the right ring finger", false),
-            "forked" => Way(code, 0.7, "a neighbour needs the right ring finger, and there is no left F", false),
+            "regular" => Way(code, beside is null ? 0 : 2.2, beside is null ? "no neighbour needs the right ring finger" : "", true),
+            "left" => Way(code, leftF ? 0.3 : 9, why, false),
+            "forked" => Way(code, 0.7, why.Length > 0 && !leftF ? $"{why}, and there is no left F" : why, false),
             _ => null,
         };
     }
 
     private Candidate EFlat(Excerpt excerpt, int place, string code)
     {
-        var slides = excerpt.IsNear(place, 1, 0, 1) && NeighbourUses(excerpt, place, "R4");
+        var beside = NeighbourWith(excerpt, place, "R4", p => excerpt.Steps[p].PitchClass is 0 or 1);
         return code == "right"
-            ? Way(code, slides ? 1.8 : 0, "", true)
-            : Way(code, 0.4 + (LeftIsBusy(excerpt, place) ? 2.5 : 0), "the right little finger comes from or goes to C or C♯", false);
+            ? Way(code, beside is null ? 0 : 1.8, "", true)
+            : Way(
+                code,
+                0.4 + (LowNeighbour(excerpt, place) is null ? 0 : 2.5),
+                beside is null ? "" : $"beside {beside}, which has the right little finger",
+                false
+            );
     }
 
-    private static Candidate AFlat(Excerpt excerpt, int place, string code) =>
-        code == "left"
-            ? Way(code, LeftIsBusy(excerpt, place) ? 2 : 0, "", true)
-            : Way(code, 0.5, "the left little finger has the low B or B♭", false);
+    private Candidate AFlat(Excerpt excerpt, int place, string code)
+    {
+        if (code == "left")
+            return Way(code, LowNeighbour(excerpt, place) is null ? 0 : 2, "", true);
+        var taken = LowNeighbour(excerpt, place) ?? Neighbour(excerpt, place, p => WantsLeftF(excerpt, p));
+        return Way(code, 0.5, taken is null ? "" : $"beside {taken}, which has the left little finger", false);
+    }
+
+    private bool WantsLeftF(Excerpt excerpt, int place) =>
+        leftF && excerpt.Steps[place].PitchClass == FNatural && NeighbourUses(excerpt, place, "R3");
 
     // Low B and B♭ are on the left little finger.
-    private static bool LeftIsBusy(Excerpt excerpt, int place) =>
-        new[] { place - 1, place + 1 }.Any(p => p >= 0 && p < excerpt.Steps.Count && excerpt.Steps[p].Key is 58 or 59);
+    private static string? LowNeighbour(Excerpt excerpt, int place) => Neighbour(excerpt, place, p => excerpt.Steps[p].Key is 58 or 59);
+
+    /// <inheritdoc/>
+    /// <remarks>Left F, left E♭ and left A♭ are one finger: from one to the other it slides.</remarks>
+    public override double Change(Excerpt excerpt, int place, Candidate from, Candidate to) =>
+        base.Change(excerpt, place, from, to)
+        + (from.Code == Left && to.Code == Left && excerpt.Steps[place - 1].PitchClass != excerpt.Steps[place].PitchClass ? LeftSlides : 0);
 }

@@ -122,7 +122,7 @@ public static class TempoWindows
             ),
             InUnit(unit, goal, b => IsGiven(goal, printed, inForce) ? Math.Round(b, 1) : Math.Floor(b + 1e-6)),
             WindowWords.Of(
-                new WindowWords.Said(slowest, limit, printed, goal, told, context.Tempo.IsKnownAt(from), DoubleReeds.Has(instrument)),
+                new WindowWords.Said(slowest, limit, printed, goal, told, context.Tempo.IsKnownAt(from), instrument?.IsDoubleReed == true),
                 () => SlowestTempo.Cure(context, part, from, to, who.Level)
             ) + Rest(context, to, all)
         );

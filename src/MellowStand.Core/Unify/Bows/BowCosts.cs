@@ -42,6 +42,7 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
     private const double Early = 0.15;
     private const double LongStroke = 1.2;
     private const int Loud = 6;
+    private const int FullChord = 3;
 
     private static readonly Fraction LastChord = new(3, 2);
     private static readonly Fraction LongestDotted = new(3, 2);
@@ -68,6 +69,8 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
         var (before, stroke) = (strokes[i - 1], strokes[i]);
         if (from != to)
             return TurnOf(i);
+        if (IsFullChord(before) && IsFullChord(stroke))
+            return Retake("the bow brought back for a full chord", 0.2);
         if (stroke.FollowsRest)
             return stroke.RestSeconds >= EnoughRest ? Retake("retake in the rest", 0.3) : Retake("retake in a short rest", 1.2);
         if (before.Seconds + stroke.Seconds > LongestHook)
@@ -104,12 +107,16 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
     {
         var stroke = strokes[i];
         var strength = Strength(stroke.First);
-        if (strength == 2)
+        if (strength == 2 && !LeadsToGoal(i))
             yield return stroke.FollowsRest ? new("up on a strong beat with the choice free", 1.6) : new("up on a strong beat", 1);
         else if (strength == 1)
             yield return new("up on the middle beat", 0.35);
-        if (stroke.First.Marks.Any(m => Accents.Contains(m.Name)))
-            yield return new("up on an accent", 0.8);
+        if (IsAccented(stroke))
+            yield return IsAmongLifted(i) ? new("up among accents that are all down", 3) : new("up on an accent", 0.8);
+        if (IsFullChord(stroke))
+            yield return new("up on a full chord", 3);
+        if (i > 0 && LeadsToGoal(i - 1))
+            yield return new("up where a swell has its goal", 1.5);
         if (i == strokes.Count - 1 && stroke.End - stroke.First.Onset >= LastChord && IsWeighty(stroke))
             yield return new("up on the last chord", 1.5);
         if (Swells(stroke, grows: false))
@@ -119,15 +126,33 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
     private IEnumerable<BowCost> AgainstDown(int i)
     {
         var stroke = strokes[i];
-        if (i + 1 < strokes.Count && stroke.FollowsRest && Strength(stroke.First) == 0 && Strength(strokes[i + 1].First) == 2)
+        var isPickup = i + 1 < strokes.Count && Strength(stroke.First) == 0 && Strength(strokes[i + 1].First) == 2;
+        if (isPickup && stroke.FollowsRest && !IsAmongLifted(i))
             yield return new("down on a pickup", 0.8);
         if (Swells(stroke, grows: true))
-            yield return new("down in a crescendo", 0.5);
+            yield return new("down in a crescendo", LeadsToGoal(i) ? 1.5 : 0.5);
     }
+
+    // A long note that grows into a loud or accented downbeat: the bow is heavier towards the frog, and the goal is down.
+    private bool LeadsToGoal(int i) =>
+        i + 1 < strokes.Count
+        && Swells(strokes[i], grows: true)
+        && Strength(strokes[i + 1].First) == 2
+        && !strokes[i + 1].FollowsRest
+        && (strokes[i + 1].Level >= Loud || IsAccented(strokes[i + 1]));
+
+    // Accents with rests between: the rest is there to bring the bow back.
+    private bool IsAmongLifted(int i) => IsLifted(i) && ((i > 0 && IsLifted(i - 1)) || (i + 1 < strokes.Count && IsLifted(i + 1)));
+
+    private bool IsLifted(int i) => strokes[i].FollowsRest && IsAccented(strokes[i]);
+
+    private static bool IsAccented(Stroke stroke) => stroke.First.Marks.Any(m => Accents.Contains(m.Name));
+
+    private static bool IsFullChord(Stroke stroke) => stroke.First.Heads.Count >= FullChord;
 
     // A soft ending dies away on either bow.
     private static bool IsWeighty(Stroke stroke) =>
-        stroke.Level >= Loud || stroke.First.Heads.Count > 1 || stroke.First.Marks.Any(m => Accents.Contains(m.Name));
+        stroke.Level >= Loud || stroke.First.Heads.Count > 1 || IsAccented(stroke);
 
     /// <summary>2 on the first beat, 1 on the middle beat of an even meter, otherwise 0.</summary>
     private int Strength(Note note)

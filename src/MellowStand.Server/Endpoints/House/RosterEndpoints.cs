@@ -66,7 +66,7 @@ public static class RosterEndpoints
     {
         var piece = desk.Open(id);
         var wanted = piece
-            .Layer.Printed.Parts.Select(p => piece.Layer.Knowledge.InstrumentOf(p.Id) is { } i ? SectionNames.Of(i) : p.Name)
+            .Layer.Printed.Parts.Select(p => piece.Layer.Knowledge.InstrumentOf(p.Id) is { } i ? i.Section : p.Name)
             .Where(n => n.Length > 0)
             .Select(Names.Clean)
             .Distinct(StringComparer.OrdinalIgnoreCase)

@@ -122,7 +122,7 @@ public sealed class AuditionDesk(
         if (octaves is < -3 or > 3)
             throw Refusal.BadRequest("Octaves are -3 to 3.");
         var piece = desk.Open(entry.Piece);
-        var range = WrittenRanges.Of(to, house.House()["range-level"]);
+        var range = to.Ranges.At(house.House()["range-level"]);
         var way = reading == Written ? BorrowReading.Written : BorrowReading.Sounding;
         var from = Catalog.Find(entry.Instrument) ?? to;
         return (piece, to, Borrowing.Of(piece.Layer.Printed.Parts[0], from, to, range, way, octaves));

@@ -112,7 +112,7 @@ public sealed class EntryCounts(PieceDesk desk, QuietRepository quiets, Audition
     {
         if (Catalog.Find(entry.Instrument) is not { } instrument)
             return 0;
-        var range = WrittenRanges.Of(instrument, piece.Layer.Study.LevelOf(part).Level);
+        var range = instrument.Ranges.At(piece.Layer.Study.LevelOf(part).Level);
         return part
             .Notes.Where(n => n.Sounds && !n.IsTieContinuation && n.MeasureIndex >= from && n.MeasureIndex <= to)
             .Sum(n => n.Heads.Count(h => h.Written is { } w && !range.Holds(w)));

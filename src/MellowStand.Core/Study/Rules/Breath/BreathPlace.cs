@@ -38,7 +38,7 @@ public sealed class BreathPlace : IStudyRule
             var chosen = joints.Select(j => j.Before).ToList();
             if (chosen.Count == 0)
                 continue;
-            var out2 = Instruments.DoubleReeds.Has(instrument) ? " Breathe out first: old air is spent, not lacking." : "";
+            var out2 = instrument?.IsDoubleReed == true ? " Breathe out first: old air is spent, not lacking." : "";
             var places = string.Join(
                 ", ",
                 chosen.Select(n => $"{n.Top!.Value.Name} ({context.Label(n.MeasureIndex)}, beat {context.Beat(n)})")

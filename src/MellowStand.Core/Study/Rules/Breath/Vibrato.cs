@@ -15,17 +15,6 @@ public sealed class Vibrato : IStudyRule
     private const double Seconds = 2.5;
     private const int Fewest = 3;
 
-    private static readonly HashSet<string> Straight =
-    [
-        "clarinet-bb",
-        "clarinet-a",
-        "clarinet-eb",
-        "alto-clarinet",
-        "bass-clarinet",
-        "contra-clarinet",
-        "horn-f",
-    ];
-
     /// <inheritdoc/>
     public string Name => "vibrato";
 
@@ -35,7 +24,7 @@ public sealed class Vibrato : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { Sustain: not Sustain.Stroke } instrument || Straight.Contains(instrument.Id))
+        if (context.InstrumentOf(part) is not { Sustain: not Sustain.Stroke, HasVibrato: true } instrument)
             yield break;
         var plucked = Plucking.Of(part);
         var held = context

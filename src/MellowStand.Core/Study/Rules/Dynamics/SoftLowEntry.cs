@@ -15,8 +15,6 @@ public sealed class SoftLowEntry : IStudyRule
     private const int Softest = 3;
     private const int NearBottom = 4;
 
-    private static readonly HashSet<string> Saxophones = ["soprano-sax", "alto-sax", "tenor-sax", "bari-sax"];
-
     /// <inheritdoc/>
     public string Name => "soft-low-entry";
 
@@ -26,7 +24,7 @@ public sealed class SoftLowEntry : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { } instrument || !(DoubleReeds.Has(instrument) || Saxophones.Contains(instrument.Id)))
+        if (context.InstrumentOf(part) is not { } instrument || !(instrument.IsDoubleReed || instrument.Kin == Kin.Saxophone))
             yield break;
         var line = context.LevelsOf(part);
         foreach (var note in Entries.Of(context, part))

@@ -52,9 +52,9 @@ public sealed class Glissando : IStudyRule
 
     private static string Way(Instrument? instrument)
     {
-        if (instrument?.Id is "trombone" or "bass-trombone")
+        if (instrument?.Kin == Kin.Trombone)
             return "with the slide";
-        if (instrument?.Id == "timpani")
+        if (instrument?.Kin == Kin.Timpani)
             return "with the pedal while the head rings";
         return Ways.GetValueOrDefault(instrument?.Family ?? Family.Unknown, "by half steps");
     }

@@ -25,8 +25,8 @@ public sealed class OutsideRange : IStudyRule
         var (level, isPlayers) = context.LevelOf(part);
         // A part that is only called a voice is the voice of its clef.
         var read = Instruments.VoiceClefs.Of(instrument, part.Clef);
-        var range = Instruments.WrittenRanges.Of(read, level);
-        var extreme = Instruments.WrittenRanges.Of(read, "extreme");
+        var range = read.Ranges.At(level);
+        var extreme = read.Ranges.At("extreme");
         foreach (var group in context.MelodyOf(part).Notes.Where(n => !range.Holds(n.Top!.Value)).GroupBy(n => extreme.Holds(n.Top!.Value)))
         {
             foreach (var s in Stretches.Of(group, 4))

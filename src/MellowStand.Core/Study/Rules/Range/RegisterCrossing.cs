@@ -1,3 +1,4 @@
+using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Study.Rules;
@@ -21,7 +22,7 @@ public sealed class RegisterCrossing : IStudyRule
     /// <inheritdoc/>
     public IEnumerable<Finding> Examine(StudyContext context, Part part)
     {
-        if (context.InstrumentOf(part) is not { } instrument || !instrument.Id.Contains("clarinet", StringComparison.Ordinal))
+        if (context.InstrumentOf(part) is not { Kin: Kin.Clarinet } instrument)
             yield break;
         var notes = context.MelodyOf(part).Notes;
         var crossing = Enumerable
