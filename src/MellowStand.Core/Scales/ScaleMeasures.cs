@@ -11,14 +11,14 @@ internal static class ScaleMeasures
 
     public static List<PlainMeasure> Of(IReadOnlyList<Pitch> pitches, ScaleStyle style, KeySignature key, string title)
     {
-        var length = style.Rhythm.Length;
+        var lengths = style.Rhythm.Lengths;
         var slurs = ScaleSlurs.Of(style.Slurring, pitches.Count).ToList();
         var measures = new List<List<PlainNote>>();
         var at = Fraction.Zero;
         for (var i = 0; i < pitches.Count; i++)
         {
             var isLast = i == pitches.Count - 1;
-            var pieces = isLast ? Held(at) : [length];
+            var pieces = isLast ? Held(at) : [lengths[i % lengths.Count]];
             for (var p = 0; p < pieces.Count; p++)
             {
                 var place = (int)(at.Numerator / (at.Denominator * 4));

@@ -11,8 +11,15 @@ namespace MellowStand.Core.Scales;
 /// <param name="Wish">What was asked.</param>
 /// <param name="Tonic">The written tonic.</param>
 /// <param name="Span">Where it lies.</param>
-/// <param name="Title">Its name over the staff.</param>
-public sealed record PlacedScale(ScaleWish Wish, ScaleTonic Tonic, ScaleSpan Span, string Title);
+/// <param name="Title">Its name.</param>
+public sealed record PlacedScale(ScaleWish Wish, ScaleTonic Tonic, ScaleSpan Span, string Title)
+{
+    /// <summary>What is not as it was asked: a wider range, fewer octaves; empty where all is.</summary>
+    public string Remark { get; init; } = "";
+
+    /// <summary>What stands over the staff.</summary>
+    public string Heading => Remark.Length == 0 ? Title : $"{Title} ({Remark})";
+}
 
 /// <summary>Writes scales for an instrument as music.</summary>
 public static class ScaleSheet
@@ -23,11 +30,35 @@ public static class ScaleSheet
 
     private static readonly string[] Numbers = ["no octave", "one octave", "two octaves", "three octaves", "four octaves"];
 
+    /// <summary>Where a scale lies on an instrument at a level, or at the next wider one that has an octave of it, which is said; null
+    /// where none has.</summary>
+    /// <param name="wish">What was asked.</param>
+    /// <param name="instrument">The instrument.</param>
+    /// <param name="level">One of <see cref="WrittenRanges.Levels"/>.</param>
+    /// <param name="range">The range of a level in the player's hands.</param>
+    public static PlacedScale? Place(ScaleWish wish, Instrument instrument, string level, Func<string, WrittenRange> range)
+    {
+        foreach (var wider in WrittenRanges.Levels.SkipWhile(l => l != level))
+            if (Place(wish, instrument, range(wider)) is { } placed)
+                return placed with { Remark = string.Join("; ", Remarks(wish, placed.Span, level, wider)) };
+        return null;
+    }
+
+    private static IEnumerable<string> Remarks(ScaleWish wish, ScaleSpan span, string level, string wider)
+    {
+        if (wider != level)
+            yield return $"range of level {wider}";
+        if (wish.Octaves > span.Octaves)
+            yield return $"{OctavesOf(wish.Octaves.Value)} asked, the range has {OctavesOf(span.Octaves)}";
+    }
+
+    private static string OctavesOf(int count) => count < Numbers.Length ? Numbers[count] : $"{count} octaves";
+
     /// <summary>Where a scale lies on an instrument, or null where the range has not one octave of it.</summary>
     public static PlacedScale? Place(ScaleWish wish, Instrument instrument, WrittenRange range)
     {
         var tonic = wish.WrittenFor(instrument);
-        return ScaleSpan.Of(tonic, range, wish.Octaves) is { } span
+        return ScaleSpan.Of(tonic, range, wish.Octaves, wish.Up) is { } span
             ? new PlacedScale(wish, tonic, span, Title(wish.Kind, tonic, span.Octaves))
             : null;
     }
@@ -63,7 +94,7 @@ public static class ScaleSheet
 
     /// <summary>What a scale is called, e.g. <c>B♭ harmonic minor, two octaves</c>.</summary>
     public static string Title(ScaleKind kind, ScaleTonic tonic, int octaves) =>
-        $"{tonic.Name} {kind.Words}, {(octaves < Numbers.Length ? Numbers[octaves] : $"{octaves} octaves")}";
+        $"{tonic.Name} {kind.Words}, {OctavesOf(octaves)}";
 
     /// <summary>The signature of a kind on a tonic: none where it would have more than seven signs or none is wanted.</summary>
     public static KeySignature Signature(ScaleKind kind, ScaleTonic tonic, bool isWanted)
@@ -85,6 +116,6 @@ public static class ScaleSheet
             ScalePitches.Of(scale.Wish.Kind, scale.Span.Start, scale.Span.Octaves),
             style,
             Signature(scale.Wish.Kind, scale.Tonic, style.HasSignature),
-            scale.Title
+            scale.Heading
         );
 }

@@ -20,14 +20,15 @@ public sealed record ScaleSpan(Pitch Start, int Octaves, int Most)
     /// <param name="tonic">The written tonic.</param>
     /// <param name="range">The written range.</param>
     /// <param name="asked">Octaves asked for, or null for all.</param>
-    public static ScaleSpan? Of(ScaleTonic tonic, WrittenRange range, int? asked)
+    /// <param name="begins">Octaves above the lowest tonic at which it is to begin, by choice.</param>
+    public static ScaleSpan? Of(ScaleTonic tonic, WrittenRange range, int? asked, int begins = 0)
     {
-        var low = Enumerable.Range(-1, 12).Select(tonic.In).First(p => p.Midi >= range.Low.Midi);
+        var low = Enumerable.Range(-1, 12).Select(tonic.In).First(p => p.Midi >= range.Low.Midi).Transpose(7 * begins, 12 * begins);
         var most = (range.High.Midi - low.Midi) / 12;
         if (most < 1)
             return null;
         var octaves = Math.Clamp(asked ?? most, 1, most);
-        var isWide = range.High.Midi - range.Low.Midi > WideRange;
+        var isWide = begins == 0 && range.High.Midi - range.Low.Midi > WideRange;
         var up = isWide ? Enumerable.Range(0, most - octaves + 1).MinBy(o => Math.Abs(low.Midi + (12 * o) + (6 * octaves) - MiddleC)) : 0;
         return new ScaleSpan(low.Transpose(7 * up, 12 * up), octaves, most);
     }

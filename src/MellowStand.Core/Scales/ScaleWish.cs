@@ -13,6 +13,9 @@ public sealed record ScaleWish(ScaleKind Kind, ScaleTonic Tonic)
     /// <summary>Octaves, or null for all that the instrument has.</summary>
     public int? Octaves { get; init; }
 
+    /// <summary>Octaves above the lowest tonic of the range at which it begins.</summary>
+    public int Up { get; init; }
+
     /// <summary>The tonic that an instrument reads; a concert tonic takes the spelling with the fewest signs.</summary>
     public ScaleTonic WrittenFor(Instrument instrument) =>
         IsConcert ? ScaleTonic.Of(Within(instrument.Transposition.Write(Tonic.In(4)))).Simplest(Kind) : Tonic;

@@ -46,21 +46,20 @@ public static class Solver
     /// <param name="technique">The instrument.</param>
     /// <param name="excerpt">The notes.</param>
     /// <param name="isFixed">The code that must be taken at a place of some ways, or null where the engine is free.</param>
-    public static Solution Solve(ITechnique technique, Excerpt excerpt, Func<int, IReadOnlyList<Candidate>, string?>? isFixed = null)
+    public static Solution Solve(ITechnique technique, Excerpt excerpt, Func<int, IReadOnlyList<Candidate>, string?>? isFixed = null) =>
+        HandPath.Of(technique, excerpt, isFixed) is { } path ? Told(technique, excerpt, path) : new Solution(0, [], []);
+
+    /// <summary>A path in words.</summary>
+    internal static Solution Told(ITechnique technique, Excerpt excerpt, HandPath found)
     {
-        var all = excerpt.Steps.Select((_, i) => (Place: i, Ways: technique.Ways(excerpt, i))).Where(x => x.Ways.Count > 0).ToList();
-        if (all.Count == 0)
-            return new Solution(0, [], []);
-        var places = all.Select(x => x.Place).ToList();
-        var ways = all.Select(x => Allowed(x.Ways, isFixed?.Invoke(x.Place, x.Ways))).ToList();
-        var path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, (i, from, to) => Into(technique, excerpt, places, i, from, to));
+        var (places, ways, path) = (found.Places, found.Ways, found.Path);
         var choices = new List<Choice>();
         var costs = new List<double>();
         for (var i = 0; i < places.Count; i++)
         {
             var way = path[i];
             var joined = i > 0 && places[i] == places[i - 1] + 1;
-            costs.Add(Math.Round(way.Cost + (i == 0 ? 0 : Into(technique, excerpt, places, i, path[i - 1], way)), 4));
+            costs.Add(Math.Round(way.Cost + (i == 0 ? 0 : found.Into(i, path[i - 1], way)), 4));
             var why = joined && excerpt.Steps[places[i]].Before is not null ? technique.Reason(excerpt, places[i], path[i - 1], way) : null;
             choices.Add(
                 new Choice(
@@ -100,7 +99,7 @@ public static class Solver
     private static string Awkward(
         ITechnique technique,
         Excerpt excerpt,
-        List<int> places,
+        IReadOnlyList<int> places,
         LeastCostPath<Candidate> path,
         int i,
         bool joined,
@@ -119,19 +118,4 @@ public static class Solver
     }
 
     private static bool IsChosen(IReadOnlyList<Candidate> ways) => ways.Any(w => w.Code != ways[0].Code);
-
-    private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)
-    {
-        var chosen = code is null ? [] : ways.Where(w => w.Code == code).ToList();
-        return chosen.Count > 0 ? chosen : ways;
-    }
-
-    // A rest leaves the hand time: a quarter of the cost. A note that the chart does not hold breaks the path.
-    private static double Into(ITechnique technique, Excerpt excerpt, List<int> places, int i, Candidate from, Candidate to)
-    {
-        if (places[i] != places[i - 1] + 1)
-            return 0;
-        var cost = technique.Change(excerpt, places[i], from, to);
-        return excerpt.Steps[places[i]].Before is null ? cost * 0.25 : cost;
-    }
 }

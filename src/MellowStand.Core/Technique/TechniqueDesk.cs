@@ -3,6 +3,7 @@ using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
 using MellowStand.Core.Technique.Charts;
 using MellowStand.Core.Technique.Drums;
+using MellowStand.Core.Technique.Signs;
 using MellowStand.Core.Technique.Slide;
 using MellowStand.Core.Technique.Trills;
 
@@ -61,7 +62,7 @@ public static class TechniqueDesk
             return null;
         var technique = setup.Technique;
         var excerpt = new Excerpt(score, part, from, to, house, quarterBpm, technique.TakesUnpitched);
-        var solved = SteadyTechnique.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note));
+        var solved = SteadyHands.Solve(technique, excerpt, (i, ways) => FixedPoints.Of(ways, excerpt.Steps[i].Note));
         var solution = setup.Chart is { Value: { Kind: "keys" } chart } ? OfferedSigns.In(excerpt, solved, chart) : solved;
         return new TechniquePlan(
             excerpt,

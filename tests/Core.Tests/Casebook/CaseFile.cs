@@ -14,6 +14,9 @@ public sealed record MusicCase(string Id, string Why, string Music, IReadOnlyLis
 /// <c># name</c> begins a case, <c>&gt;</c> its reason, <c>=</c> a check, all else is music. Measures are places from 0.
 /// <c>study RULES FROM-TO /words/</c>: such a finding touches these measures; <c>quiet</c>: none does; <c>shown</c>: it is told by default;
 /// <c>window</c>: ends in quarters a minute as <c>goal:LOW..HIGH</c> or <c>fastest:none</c>, <c>words:</c> and <c>not:</c> of what is said;
+/// <c>choice NOTE code …</c>: notes are counted from 1, and one of these codes (or <c>/patterns/</c>) is taken; <c>never</c>: none is;
+/// <c>same</c> and <c>differ</c>: notes with one code, and with two; <c>why NOTE /words/</c>; <c>trouble FROM-TO /words/</c> and
+/// <c>calm</c>: a trouble spot in the measures of these notes, and none; <c>slur NOTE kind</c>; <c>bow NOTE direction</c>;
 /// <c>cut</c>: a passage <c>begins:</c>, or does <c>not:</c> begin, at a measure; <c>counting MEASURE line</c>.
 /// </remarks>
 public static partial class CaseFile

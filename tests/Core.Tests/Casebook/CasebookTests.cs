@@ -36,7 +36,7 @@ public sealed partial class CasebookTests
                 "window" => Window(layer, rest),
                 "cut" => Cut(layer, rest),
                 "counting" => Counting(layer, rest),
-                _ => $"There is no check {what}.",
+                _ => HandChecks.Problem(layer, what, rest),
             };
             Assert.True(problem is null, $"{check}\n{music.Why}\nbut {problem}");
         }
@@ -120,12 +120,12 @@ public sealed partial class CasebookTests
         return (line[0] == '/' ? Says(line, said) : line == said) ? null : said;
     }
 
-    private static bool Says(string pattern, string text) =>
+    internal static bool Says(string pattern, string text) =>
         Regex.IsMatch(text, pattern.Length > 1 && pattern[0] == '/' ? pattern[1..^1] : pattern, RegexOptions.IgnoreCase);
 
     private static double Number(string text) => double.Parse(text, CultureInfo.InvariantCulture);
 
-    private static (string First, string Others) Parted(string text)
+    internal static (string First, string Others) Parted(string text)
     {
         var space = text.IndexOf(' ', StringComparison.Ordinal);
         return (text[..space], text[(space + 1)..]);

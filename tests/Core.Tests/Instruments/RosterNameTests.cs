@@ -29,9 +29,6 @@ public sealed class RosterNameTests
         Assert.Equal(section, Catalog.Find(instrument)!.Section);
 
     [Fact]
-    public void Every_instrument_has_a_section() => Assert.All(Catalog.All, i => Assert.NotEmpty(i.Section));
-
-    [Fact]
     public void Who_is_seated_by_hand_sits_nowhere_else()
     {
         Seat[] players = [.. Enumerable.Range(1, 4).Select(i => new Seat("flute", i, "comfortable", null, i))];

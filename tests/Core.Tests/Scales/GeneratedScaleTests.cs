@@ -41,9 +41,10 @@ public class GeneratedScaleTests
         var midi = notes.ConvertAll(n => n.Top!.Value.Midi);
         Assert.True(midi.IndexOf(midi.Max()) == midi.Count / 2 && midi.Count(m => m == midi.Max()) == 1, told);
         Assert.True(midi[0] == midi[^1] && midi.Max() - midi[0] == 12 * placed.Span.Octaves, told);
-        // Measures are full, all notes but the last are equal, and the last is held.
+        // Measures are full, the rhythm is the one asked for, and the last note is held.
         Assert.True(score.Measures.All(m => m.Length == 4), told);
-        Assert.True(notes.SkipLast(1).All(n => n.SoundingDuration == style.Rhythm.Length), told);
+        var lengths = style.Rhythm.Lengths;
+        Assert.True(notes.SkipLast(1).Select((n, i) => n.SoundingDuration == lengths[i % lengths.Count]).All(x => x), told);
         Assert.True(notes[^1].SoundingDuration >= 1, told);
         // Slurs do not cross, and every one has a beginning and an end.
         Assert.True(part.Slurs.All(s => s.From.Onset < s.To.Onset), told);

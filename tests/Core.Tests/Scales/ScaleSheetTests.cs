@@ -46,7 +46,9 @@ public class ScaleSheetTests
     {
         var instrument = Catalog.Find(id)!;
         var scales = All(instrument, instrument.Ranges.At("comfortable")).ToList();
-        foreach (var rhythm in ScaleRhythms.All)
+        // Each instrument has two of the rhythms, in turn.
+        var turn = Catalog.All.ToList().IndexOf(instrument);
+        foreach (var rhythm in ScaleRhythms.All.Where((_, i) => (i + turn) % 4 == 0))
             Assert.Empty(MusicXmlSchema.Problems(ScaleSheet.Write("Scales", instrument, scales, Plain(rhythm.Name), House.Default)));
     }
 
@@ -173,12 +175,12 @@ public class ScaleSheetTests
     {
         var instrument = Catalog.Find("contrabass")!;
         var house = House.Default.With("bass-positions", positions);
-        var placed = ScaleSheet.Place(Wish("major", "G"), instrument, ScaleRange.Of(instrument, "extreme", house))!;
-        var written = ScaleSheet.Write("G", instrument, [placed], ScaleStyle.Usual, house);
+        var placed = ScaleSheet.Place(Wish("major", "E"), instrument, ScaleRange.Of(instrument, "extreme", house))!;
+        var written = ScaleSheet.Write("E", instrument, [placed], ScaleStyle.Usual, house);
         var numerals = Read(written).Parts[0].Notes.SelectMany(n => n.Marks).Where(m => m.Name == "other-technical").Select(m => m.Value!);
         Assert.Equal(hasHalves, numerals.Any(n => n.Contains('½', StringComparison.Ordinal)));
         Assert.Equal("I", numerals.Last());
-        var plain = ScaleSheet.Write("G", instrument, [placed], Plain("quarters"), house);
+        var plain = ScaleSheet.Write("E", instrument, [placed], Plain("quarters"), house);
         Assert.Equal(Codes(plain), Codes(written));
         IEnumerable<string> Codes(XDocument d) =>
             ScaleFingerings.Plan(d, instrument, house, null)!.Solution.Choices.Select(c => c.Way.Code);

@@ -1705,6 +1705,7 @@ export interface paths {
                     fingerings?: string;
                     positions?: string;
                     level?: string;
+                    up?: number;
                     kind?: string;
                     tonic?: string;
                 };
@@ -6041,6 +6042,7 @@ export interface paths {
                     fingerings?: string;
                     positions?: string;
                     level?: string;
+                    up?: number;
                     kinds?: string;
                     tonics?: string;
                 };
@@ -9533,9 +9535,11 @@ export interface components {
             signs: string;
             /**
              * Format: int32
-             * @description Octaves that the instrument has at the level; 0 where it has not one.
+             * @description Octaves that the instrument has at the level; 0 where it has not one at any.
              */
             octaves: number;
+            /** @description The wider level at which it has them, where the level asked has not one; null where it has. */
+            wider: null | string;
         };
         /** @description A ladder to compute. */
         LadderRequest: {
@@ -10808,6 +10812,11 @@ export interface components {
             level?: null | string;
             /** @description Its title; made from the scales when left out. */
             title?: null | string;
+            /**
+             * Format: int32
+             * @description Octaves above the lowest tonic of the range at which each begins; 0 when left out.
+             */
+            up?: null | number;
         };
         /** @description What was read of a file before it is kept. */
         ScorePreview: {

@@ -171,11 +171,11 @@ internal static class SlideCosts
     public const double SeventhPartial = 1.6;
     public const double RaisedSeventh = 0.12;
     public const double Attachment = 0.2;
-    public const double Second = 1.2;
-    public const double FarOut = 0.6;
+    public const double Second = 1.5;
+    public const double FarOut = 1.1;
     public const double Pedal = 0.4;
     public const double HighPartial = 0.35;
-    public const double SlowAttachment = 0.9;
+    public const double SlowAttachment = 1.4;
     public const double Slow = 0.9;
 
     /// <summary>A double position (B♭ in fifth) in music that is not really quick, and the seconds a note from which it is.</summary>

@@ -111,6 +111,9 @@ public static class Necks
         new(3, 6, Lie.High),
     ];
 
+    // A fourth is what a bass hand spans there.
+    private static readonly IReadOnlyList<FingerPlace> OnBassThumb = [.. OnThumb.Where(f => f.Above <= 5)];
+
     private static readonly (string Name, int Offset, double Stay)[] Diatonic =
     [
         (First, 2, 0),
@@ -155,6 +158,8 @@ public static class Necks
         ("7", 12, 0.14),
     ];
     private const int BassNeckEnds = 10;
+    private const int OctaveAbove = 12;
+
     private static readonly (string Name, int From)[] SixLarge = [("6", 24), ("5", 19), ("4", 12), ("3", 7), ("2", 5), (First, 1)];
 
     /// <summary>Violin.</summary>
@@ -175,7 +180,7 @@ public static class Necks
             [
                 Place("half", 1, 0.12, CelloHalf),
                 .. CelloSteps.Select(p => Place(p.Name, p.Offset, p.Stay, p.Offset < CelloNeckEnds ? Cello : CelloUpper, p.Side)),
-                .. Thumbs(7, 8, 9, 10, 11, 12, 14, 16, 17, 19),
+                .. Thumbs(OnThumb, 7, 8, 9, 10, 11, 12, 14, 16, 17, 19),
             ],
             0.1
         );
@@ -195,7 +200,7 @@ public static class Necks
                         p.Offset < BassNeckEnds ? Bass : BassUpper
                     )
                 ),
-                .. Thumbs(12, 14, 16, 17),
+                .. Thumbs(OnBassThumb, 12, 14, 16, 17),
             ],
             0.1
         );
@@ -204,8 +209,8 @@ public static class Necks
         [Place("half", 1, 0.15, SmallHalf), .. Diatonic.Concat(higher).Select(p => Place(p.Name, p.Offset, p.Stay, Small))];
 
     // At the octave's harmonic the thumb has its home.
-    private static IEnumerable<HandPlace> Thumbs(params int[] offsets) =>
-        offsets.Select(o => new HandPlace($"T{o}", "thumb position", o, o == 12 ? 0.06 : 0.16, OnThumb));
+    private static IEnumerable<HandPlace> Thumbs(IReadOnlyList<FingerPlace> fingers, params int[] offsets) =>
+        offsets.Select(o => new HandPlace($"T{o}", "thumb position", o, o == OctaveAbove ? 0.06 : 0.16, fingers));
 
     private static HandPlace Place(string name, int offset, double stay, IReadOnlyList<FingerPlace> fingers, string side = "") =>
         new(name, name == "half" ? "half position" : $"{side}{Placement.Ordinal(name)} position", offset, stay, fingers);

@@ -1,3 +1,5 @@
+using MellowStand.Core.Technique.Signs;
+
 namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>The place of the hand that a printed finger means: what follows lies under the same hand, to the next rest or the next printed

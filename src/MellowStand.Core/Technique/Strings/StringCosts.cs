@@ -73,6 +73,9 @@ internal static class StringCosts
     /// <summary>The hand opens or closes between two of its fingers.</summary>
     public const double OtherFrame = 0.12;
 
+    /// <summary>The hand goes from opened forward to reached back, which is half a shift.</summary>
+    public const double OppositeFrame = 0.35;
+
     /// <summary>One finger jumps to the next string at the same place.</summary>
     public const double SameFingerAcross = 0.2;
 

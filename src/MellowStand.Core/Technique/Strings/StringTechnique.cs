@@ -38,11 +38,13 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     }
 
     /// <inheritdoc/>
-    /// <remarks>Above the first position the place is told where the hand comes to it; there the fingers follow by themselves.</remarks>
+    /// <remarks>Above the first position the place is told where the hand comes to it, and where it is back; there the fingers follow by
+    /// themselves.</remarks>
     public bool IsTold(Candidate? from, Candidate to)
     {
         var now = Of(to);
-        return !to.IsUsual && (from is null || now.IsOpen || now.IsFirst || now.Node is not null || now.Hand != Of(from).Hand);
+        var moves = from is not null && now.Hand != Of(from).Hand && !now.IsOpen;
+        return to.IsUsual ? moves : from is null || moves || now.IsOpen || now.IsFirst || now.Node is not null;
     }
 
     /// <summary>The ways of a key for a chart: those of the first position first.</summary>
@@ -260,7 +262,12 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
 
     // The hand of a cellist opens forward or back; one plain finger more does not tell which.
     private static double FrameOf(StringPlacement f, StringPlacement t) =>
-        !f.IsOpen && !t.IsOpen && FrameOf(f) is { } a && FrameOf(t) is { } b && a != b ? StringCosts.OtherFrame : 0;
+        (f.IsOpen || t.IsOpen ? (null, null) : (FrameOf(f), FrameOf(t))) switch
+        {
+            (null, _) or (_, null) => 0,
+            (Lie.Back, Lie.Forward) or (Lie.Forward, Lie.Back) => StringCosts.OppositeFrame,
+            var (a, b) => a == b ? 0 : StringCosts.OtherFrame,
+        };
 
     private static Lie? FrameOf(StringPlacement p) =>
         p switch

@@ -53,7 +53,9 @@ public sealed record ValvePlacement(int Pressed, int Partial, HornSide? Side = n
         ];
 
     /// <inheritdoc/>
-    public override bool IsMeantBy(string text) => base.IsMeantBy(text) || (Side is null && string.Concat(text.Where(char.IsDigit)) == Sign);
+    /// <remarks>However the numbers are written: <c>1-2</c>, <c>1 2</c>, <c>12</c>.</remarks>
+    public override bool IsMeantBy(string text) =>
+        base.IsMeantBy(text) || (Side is null && string.Concat(text.Where(char.IsDigit)) == Sign);
 
     /// <summary>True where one finger goes up while another goes down.</summary>
     internal static bool Cross(ValvePlacement from, ValvePlacement to) =>

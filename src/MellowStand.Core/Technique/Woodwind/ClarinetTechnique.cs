@@ -29,7 +29,7 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
             (66, "thumb") => Way(code, IsBetween(excerpt, place, 5) ? 0.1 : 0.6, "between two F's the thumb stays", false),
             (59 or 78, "chromatic") => Way(
                 code,
-                excerpt.IsNear(place, 3, 10) || Beside(excerpt, place, 5) ? 0.02 : 0.5,
+                Chromatic(excerpt, place),
                 "chromatic: one finger moves",
                 false
             ),
@@ -76,6 +76,14 @@ public sealed class ClarinetTechnique(FingeringChart chart, int lowest, bool lef
             return 0.6;
         var next = place + 1 < excerpt.Steps.Count ? Haste(excerpt, place + 1) : 0;
         return Math.Max(Haste(excerpt, place), next) > WoodwindCosts.Quick ? -0.05 : 0.3;
+    }
+
+    // Beside B♭ the key above it is the natural one, and keeps its place in the figure.
+    private static double Chromatic(Excerpt excerpt, int place)
+    {
+        if (Beside(excerpt, place, 10))
+            return -0.06;
+        return excerpt.IsNear(place, 3, 10) || Beside(excerpt, place, 5) ? 0.02 : 0.5;
     }
 
     private static bool Crosses(Excerpt excerpt, int place, int ahead)

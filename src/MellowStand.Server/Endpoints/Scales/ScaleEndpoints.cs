@@ -46,11 +46,21 @@ public static class ScaleEndpoints
     private static Ok<IEnumerable<KeyView>> Keys(ScaleDesk desk, string? instrument = null, string? kind = null, string? level = null)
     {
         var own = ScaleDesk.Instrument(instrument);
-        var range = desk.Range(own, level);
+        var ranges = WrittenRanges
+            .Levels.SkipWhile(l => l != desk.KnownLevel(level))
+            .Select(l => (Level: l, Range: desk.Range(own, l)))
+            .ToList();
         return TypedResults.Ok(
             KeyOrders
                 .Of(own, ScaleDesk.Kind(kind ?? ScaleKinds.All[0].Name))
-                .Select(k => new KeyView(k.Concert.Key, k.Written.Name, k.Signs, ScaleSpan.Of(k.Written, range, null)?.Most ?? 0))
+                .Select(k =>
+                {
+                    var (at, span) = ranges
+                        .Select(r => (r.Level, Span: ScaleSpan.Of(k.Written, r.Range, null)))
+                        .FirstOrDefault(r => r.Span is not null);
+                    var wider = at is null || at == ranges[0].Level ? null : at;
+                    return new KeyView(k.Concert.Key, k.Written.Name, k.Signs, span?.Most ?? 0, wider);
+                })
         );
     }
 

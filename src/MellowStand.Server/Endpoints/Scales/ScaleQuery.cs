@@ -42,7 +42,11 @@ public sealed class ScaleQuery
     [FromQuery(Name = "level")]
     public string? Level { get; init; }
 
+    /// <summary>Octaves above the lowest tonic of the range at which each scale begins; 0 when left out.</summary>
+    [FromQuery(Name = "up")]
+    public int? Up { get; init; }
+
     /// <summary>The list of these scales.</summary>
     public ScaleListRequest Of(IReadOnlyList<ScaleAsk> scales) =>
-        new(Instrument, scales, Pitch, Rhythm, Slurring, Signs, Fingerings, Positions, Level);
+        new(Instrument, scales, Pitch, Rhythm, Slurring, Signs, Fingerings, Positions, Level, Up: Up);
 }

@@ -21,5 +21,6 @@ public sealed record ScaleChoicesView(
 /// <param name="Tonic">The sounding tonic, e.g. <c>Bb</c>.</param>
 /// <param name="Name">The tonic that the instrument reads, e.g. <c>C</c>, with printed signs.</param>
 /// <param name="Signs">Its written signature in words.</param>
-/// <param name="Octaves">Octaves that the instrument has at the level; 0 where it has not one.</param>
-public sealed record KeyView(string Tonic, string Name, string Signs, int Octaves);
+/// <param name="Octaves">Octaves that the instrument has at the level; 0 where it has not one at any.</param>
+/// <param name="Wider">The wider level at which it has them, where the level asked has not one; null where it has.</param>
+public sealed record KeyView(string Tonic, string Name, string Signs, int Octaves, string? Wider);

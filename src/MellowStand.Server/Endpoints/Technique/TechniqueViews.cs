@@ -1,4 +1,5 @@
 using MellowStand.Core.Instruments;
+using MellowStand.Core.Technique.Signs;
 using MellowStand.Core.Technique;
 using MellowStand.Server.Services;
 

@@ -1,7 +1,8 @@
-using MellowStand.Core.Decisions;
 using MellowStand.Core.Decisions.Errata;
+using MellowStand.Core.Decisions;
 using MellowStand.Core.Layers;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Technique.Signs;
 using MellowStand.Core.Technique;
 using MellowStand.Core.Unify;
 using MellowStand.Server.Answers;

@@ -9,6 +9,7 @@ namespace MellowStand.Server.Services;
 public sealed class ScaleDesk(HouseRepository house)
 {
     private const int MostScales = 60;
+    private const int MostUp = 3;
 
     private static readonly Dictionary<string, ScaleFingering> Fingerings = new()
     {
@@ -36,9 +37,13 @@ public sealed class ScaleDesk(HouseRepository house)
 
     /// <summary>The range whose scales are written.</summary>
     /// <exception cref="Refusal">There is no such level.</exception>
-    public WrittenRange Range(Instrument instrument, string? level) =>
+    public WrittenRange Range(Instrument instrument, string? level) => ScaleRange.Of(instrument, KnownLevel(level), House);
+
+    /// <summary>The level, the school's where none is named.</summary>
+    /// <exception cref="Refusal">There is no such level.</exception>
+    public string KnownLevel(string? level) =>
         level is null || WrittenRanges.Levels.Contains(level)
-            ? ScaleRange.Of(instrument, level ?? Level, House)
+            ? level ?? Level
             : throw Refusal.BadRequest($"The level is {string.Join(", ", WrittenRanges.Levels)}.");
 
     /// <summary>The music of a list.</summary>
@@ -46,11 +51,11 @@ public sealed class ScaleDesk(HouseRepository house)
     public (string Title, byte[] Music) Write(ScaleListRequest request)
     {
         var instrument = Instrument(request.Instrument);
-        var range = Range(instrument, request.Level);
+        var level = KnownLevel(request.Level);
         if (request.Scales is not { Count: > 0 and <= MostScales } asked)
             throw Refusal.BadRequest($"Ask for 1 to {MostScales} scales.");
         var isConcert = Known(request.Pitch ?? "written", "The pitch", "written", "concert") == "concert";
-        var placed = asked.Select(a => Placed(Wish(a, isConcert), instrument, range)).ToList();
+        var placed = asked.Select(a => Placed(Wish(a, isConcert, request.Up), instrument, level)).ToList();
         var title = Names.CleanOrNull(request.Title) ?? (placed.Count == 1 ? placed[0].Title : $"Scales for {instrument.Name}");
         var music = ScaleSheet.Write(title, instrument, placed, Style(request), HouseFor(request.Positions));
         return (title, Core.Formats.MusicXml.ScoreExport.Serialize(music));
@@ -61,7 +66,7 @@ public sealed class ScaleDesk(HouseRepository house)
     public static ScaleKind Kind(string? name) =>
         ScaleKinds.Find(name) ?? throw Refusal.BadRequest($"The kind is {string.Join(", ", ScaleKinds.All.Select(k => k.Name))}.");
 
-    private static ScaleWish Wish(ScaleAsk? asked, bool isConcert)
+    private static ScaleWish Wish(ScaleAsk? asked, bool isConcert, int? up)
     {
         if (asked is null)
             throw Refusal.BadRequest("A scale is empty. Leave it out.");
@@ -69,16 +74,27 @@ public sealed class ScaleDesk(HouseRepository house)
             throw Refusal.BadRequest("The tonic is a letter from A to G with at most one sign: C, Bb, F#.");
         if (asked.Octaves is < 1)
             throw Refusal.BadRequest("Octaves are 1 or more. Leave them out for all that the instrument has.");
-        return new ScaleWish(Kind(asked.Kind), tonic) { IsConcert = isConcert, Octaves = asked.Octaves };
+        if (up is < 0 or > MostUp)
+            throw Refusal.BadRequest($"A scale begins 0 to {MostUp} octaves above the lowest tonic of the range.");
+        return new ScaleWish(Kind(asked.Kind), tonic)
+        {
+            IsConcert = isConcert,
+            Octaves = asked.Octaves,
+            Up = up ?? 0,
+        };
     }
 
-    private static PlacedScale Placed(ScaleWish wish, Instrument instrument, WrittenRange range) =>
-        ScaleSheet.Place(wish, instrument, range)
-        ?? throw new Refusal(
+    private PlacedScale Placed(ScaleWish wish, Instrument instrument, string level)
+    {
+        if (ScaleSheet.Place(wish, instrument, level, l => Range(instrument, l)) is { } placed)
+            return placed;
+        var widest = Range(instrument, WrittenRanges.Levels[^1]);
+        throw new Refusal(
             StatusCodes.Status422UnprocessableEntity,
             $"{instrument.Name} has no whole octave of {wish.WrittenFor(instrument).Name} {wish.Kind.Words} "
-                + $"from {range.Low} to {range.High}. Choose another tonic, or a level with a wider range."
+                + $"from {widest.Low} to {widest.High}{(wish.Up > 0 ? " so far up" : "")}. Choose another tonic, or begin lower."
         );
+    }
 
     private static ScaleStyle Style(ScaleListRequest request) =>
         new(

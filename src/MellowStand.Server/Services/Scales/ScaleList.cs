@@ -17,6 +17,7 @@ public sealed record ScaleAsk(string? Kind, string? Tonic, int? Octaves = null);
 /// <param name="Positions">For the bass: <c>small-steps</c> or <c>six</c>; the school's when left out.</param>
 /// <param name="Level">The level whose range is kept; the school's when left out.</param>
 /// <param name="Title">Its title; made from the scales when left out.</param>
+/// <param name="Up">Octaves above the lowest tonic of the range at which each begins; 0 when left out.</param>
 public sealed record ScaleListRequest(
     string? Instrument,
     IReadOnlyList<ScaleAsk>? Scales,
@@ -27,5 +28,6 @@ public sealed record ScaleListRequest(
     string? Fingerings = null,
     string? Positions = null,
     string? Level = null,
-    string? Title = null
+    string? Title = null,
+    int? Up = null
 );

@@ -25,10 +25,15 @@ const levels = computed(() => [
 const tonics = computed(() =>
   (scales.data.value ?? []).map((k) => ({
     value: k.tonic,
-    label: `${k.name}, ${k.signs}, ${octaveWords[k.octaves] ?? `${k.octaves} octaves`}`,
+    label: `${k.name}, ${k.signs}, ${octaveWords[k.octaves] ?? `${k.octaves} octaves`}${k.wider ? ` (${k.wider})` : ''}`,
   })),
 )
 const octaveWords: Record<number, string> = { 0: 'no whole octave', 1: '1 octave' }
+const begins = [
+  { value: 0, label: 'on the lowest of the range' },
+  { value: 1, label: 'an octave higher' },
+  { value: 2, label: 'two octaves higher' },
+]
 const signs = [
   { value: 'signature', label: 'in the signature' },
   { value: 'accidentals', label: 'at the notes' },
@@ -75,13 +80,16 @@ const positions = [
       <AInputNumber v-model:value="wish.octaves" :min="1" :max="7" placeholder="all it has" aria-label="Octaves"
     /></label>
     <div class="field">
+      <span>Begins</span><PickOne v-model:value="wish.up" :options="begins" label="Begins" />
+    </div>
+    <div class="field">
       <span>Range of level</span><PickOne v-model:value="wish.level" :options="levels" label="Range of level" />
     </div>
     <div class="field">
       <span>Rhythm</span>
       <PickOne
         v-model:value="wish.rhythm"
-        :options="(choices.data.value?.rhythms ?? []).map((r) => ({ value: r, label: r }))"
+        :options="(choices.data.value?.rhythms ?? []).map((r) => ({ value: r, label: r.replaceAll('-', ' ') }))"
         label="Rhythm"
       />
     </div>

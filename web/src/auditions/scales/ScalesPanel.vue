@@ -19,6 +19,7 @@ const wish = ref<ScaleWish>({
   kinds: ['major'],
   tonics: [],
   octaves: undefined,
+  up: 0,
   rhythm: 'quarters',
   slurring: 'separate',
   signs: 'signature',

@@ -6,6 +6,7 @@ const wish: ScaleWish = {
   kinds: ['major'],
   tonics: ['Bb', 'F#'],
   octaves: undefined,
+  up: 0,
   rhythm: 'quarters',
   slurring: 'separate',
   signs: 'signature',
@@ -38,7 +39,7 @@ describe('a list of scales', () => {
   )
 
   it('proposes the first keys that the instrument has', () => {
-    const key = (tonic: string, octaves: number) => ({ tonic, name: tonic, signs: '', octaves })
+    const key = (tonic: string, octaves: number) => ({ tonic, name: tonic, signs: '', octaves, wider: null })
     expect(proposed([key('D', 0), key('G', 1), key('A', 2), key('C', 1)], 2)).toEqual(['G', 'A'])
   })
 })

@@ -6,6 +6,7 @@ export interface ScaleWish {
   kinds: string[]
   tonics: string[]
   octaves: number | undefined
+  up: number
   rhythm: string
   slurring: string
   signs: string
@@ -33,6 +34,7 @@ export function listUrl(w: ScaleWish): string | null {
     kinds: w.kinds.join(','),
     tonics: w.tonics.join(','),
     ...(w.octaves ? { octaves: String(w.octaves) } : {}),
+    ...(w.up ? { up: String(w.up) } : {}),
     ...style(w),
   })
   return `/api/scales/list.musicxml?${query}`
@@ -45,12 +47,13 @@ export const listBody = (w: ScaleWish): Schemas['ScaleListRequest'] => ({
   positions: null,
   level: null,
   title: null,
+  up: w.up || null,
   ...style(w),
 })
 
-/** The first keys of the usual order that the instrument has an octave of. */
+/** The first keys of the usual order that the instrument has an octave of at the level. */
 export const proposed = (all: readonly Schemas['KeyView'][], count: number) =>
   all
-    .filter((k) => k.octaves > 0)
+    .filter((k) => k.octaves > 0 && !k.wider)
     .slice(0, count)
     .map((k) => k.tonic)

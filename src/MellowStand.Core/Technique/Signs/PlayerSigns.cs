@@ -1,7 +1,7 @@
 using MellowStand.Core.Decisions;
 using MellowStand.Core.Notation;
 
-namespace MellowStand.Core.Technique;
+namespace MellowStand.Core.Technique.Signs;
 
 /// <summary>Signs of the hand, as they are written into a part.</summary>
 public static class PlayerSigns

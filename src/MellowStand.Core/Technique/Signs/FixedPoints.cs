@@ -1,7 +1,7 @@
 using MellowStand.Core.Notation;
 using MellowStand.Core.Technique.Strings;
 
-namespace MellowStand.Core.Technique;
+namespace MellowStand.Core.Technique.Signs;
 
 /// <summary>Marks already in the part that the engine must keep.</summary>
 /// <remarks>A code written as <c>other-technical</c> or as a fingering; the digits of a valve or slide fingering; a finger with its string;

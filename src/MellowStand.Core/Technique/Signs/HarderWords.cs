@@ -1,4 +1,4 @@
-namespace MellowStand.Core.Technique;
+namespace MellowStand.Core.Technique.Signs;
 
 /// <summary>How much harder another way makes a passage, in words: a cost means nothing to a player.</summary>
 /// <remarks>The steps are ours, on the scale of the costs.</remarks>

@@ -1,7 +1,7 @@
 using MellowStand.Core.Technique.Charts;
 using MellowStand.Core.Technique.Woodwind;
 
-namespace MellowStand.Core.Technique;
+namespace MellowStand.Core.Technique.Signs;
 
 /// <summary>Usual ways of a woodwind that a teacher pencils in all the same: where a note has several and a reason chose one.</summary>
 /// <remarks>At the first such note of a passage, and again where the way of that note changes: thumb B♭, side B♭ in a chromatic run. Common

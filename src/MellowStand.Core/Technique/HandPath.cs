@@ -1,0 +1,63 @@
+using MellowStand.Core.Paths;
+
+namespace MellowStand.Core.Technique;
+
+/// <summary>The cheapest path of a hand over the notes of a passage that it can play.</summary>
+internal sealed class HandPath
+{
+    private readonly ITechnique _technique;
+    private readonly Excerpt _excerpt;
+
+    private HandPath(ITechnique technique, Excerpt excerpt, List<int> places, List<IReadOnlyList<Candidate>> ways)
+    {
+        (_technique, _excerpt, Places, Ways) = (technique, excerpt, places, ways);
+        Path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, Into);
+    }
+
+    /// <summary>Places of the notes that can be played.</summary>
+    public IReadOnlyList<int> Places { get; }
+
+    /// <summary>The ways of each.</summary>
+    public IReadOnlyList<IReadOnlyList<Candidate>> Ways { get; }
+
+    /// <summary>The path over them.</summary>
+    public LeastCostPath<Candidate> Path { get; }
+
+    /// <summary>Finds the path; null where nothing can be played.</summary>
+    /// <param name="technique">The instrument.</param>
+    /// <param name="excerpt">The notes.</param>
+    /// <param name="isFixed">The code that must be taken at a place of some ways, or null where the engine is free.</param>
+    public static HandPath? Of(ITechnique technique, Excerpt excerpt, Func<int, IReadOnlyList<Candidate>, string?>? isFixed)
+    {
+        var all = excerpt.Steps.Select((_, i) => (Place: i, Ways: technique.Ways(excerpt, i))).Where(x => x.Ways.Count > 0).ToList();
+        return all.Count == 0
+            ? null
+            : new HandPath(
+                technique,
+                excerpt,
+                all.ConvertAll(x => x.Place),
+                all.ConvertAll(x => Allowed(x.Ways, isFixed?.Invoke(x.Place, x.Ways)))
+            );
+    }
+
+    /// <summary>The path when some ways cost otherwise.</summary>
+    /// <param name="priced">The ways of a place with their costs.</param>
+    public HandPath With(Func<int, IReadOnlyList<Candidate>, IReadOnlyList<Candidate>> priced) =>
+        new(_technique, _excerpt, [.. Places], [.. Ways.Select((w, i) => priced(Places[i], w))]);
+
+    /// <summary>What it costs to go into a note of the path. A rest leaves the hand time: a quarter of the cost. A note that the chart does
+    /// not hold breaks the path.</summary>
+    public double Into(int i, Candidate from, Candidate to)
+    {
+        if (Places[i] != Places[i - 1] + 1)
+            return 0;
+        var cost = _technique.Change(_excerpt, Places[i], from, to);
+        return _excerpt.Steps[Places[i]].Before is null ? cost * 0.25 : cost;
+    }
+
+    private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)
+    {
+        var chosen = code is null ? [] : ways.Where(w => w.Code == code).ToList();
+        return chosen.Count > 0 ? chosen : ways;
+    }
+}
