@@ -5,9 +5,10 @@ namespace MellowStand.Core.Technique;
 internal static class Figures
 {
     private const int Near = 3;
+    private const int Far = 8;
     private const int MostRatio = 4;
 
-    /// <summary>Groups of places with the same pitches, with no rest between them and at most so many notes from one to the next.</summary>
+    /// <summary>Groups of places with the same pitches, with no rest between them and few notes from one to the next.</summary>
     /// <param name="excerpt">The passage.</param>
     public static IEnumerable<IReadOnlyList<int>> Of(Excerpt excerpt)
     {
@@ -23,7 +24,7 @@ internal static class Figures
 
             if (step.Chord is not [var key])
                 continue;
-            if (open.TryGetValue(key, out var own) && place - own[^1] <= Near && IsAlikeLong(excerpt, own[^1], place))
+            if (open.TryGetValue(key, out var own) && AreOneFigure(excerpt, own[^1], place) && IsAlikeLong(excerpt, own[^1], place))
             {
                 own.Add(place);
                 continue;
@@ -36,6 +37,15 @@ internal static class Figures
 
         foreach (var group in open.Values.Where(g => g.Count > 1))
             yield return group;
+    }
+
+    // Close together, or a little further with the same note before or after it.
+    private static bool AreOneFigure(Excerpt excerpt, int a, int b)
+    {
+        if (b - a <= Near)
+            return true;
+        bool Same(int by) => b + by < excerpt.Steps.Count && a + by >= 0 && excerpt.Steps[a + by].Key == excerpt.Steps[b + by].Key;
+        return b - a <= Far && (Same(-1) || Same(1));
     }
 
     // A held note after quick ones is no part of their figure.

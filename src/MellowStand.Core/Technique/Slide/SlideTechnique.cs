@@ -53,18 +53,22 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
             };
     }
 
-    // A slurred neighbour on the same partial needs the tongue, and the valve spares it.
+    // A slur to a neighbour needs the tongue where both are plain, and the valve spares it.
     private bool SparesTongue(Excerpt excerpt, int place, SlidePlacement plain) =>
-        new[] { (Other: place - 1, Slurred: place), (Other: place + 1, Slurred: place + 1) }.Any(p =>
-            p.Other >= 0
-            && p.Slurred < excerpt.Steps.Count
-            && excerpt.Steps[p.Slurred].SlurredFrom
-            && excerpt.Steps[p.Other].Note.TopSounding is { } midi
-            && Of(midi).FirstOrDefault(w => w.IsUsual) is { } beside
-            && Of(beside) is { HasValve: false } o
-            && o.Partial == plain.Partial
-            && o.Position != plain.Position
+        (place > 0 && excerpt.Steps[place].SlurredFrom && NeedsTongue(excerpt, place - 1, place, plain, isFirst: false))
+        || (
+            place + 1 < excerpt.Steps.Count
+            && excerpt.Steps[place + 1].SlurredFrom
+            && NeedsTongue(excerpt, place, place + 1, plain, isFirst: true)
         );
+
+    private bool NeedsTongue(Excerpt excerpt, int from, int to, SlidePlacement plain, bool isFirst)
+    {
+        var (a, b) = (excerpt.Steps[from].Note.TopSounding!.Value, excerpt.Steps[to].Note.TopSounding!.Value);
+        if (Of(isFirst ? b : a).FirstOrDefault(w => w.IsUsual) is not { } beside || Of(beside) is not { HasValve: false } other)
+            return false;
+        return SlideSlurs.Kind(isFirst ? plain : other, isFirst ? other : plain, a, b) != SlideSlurs.Natural;
+    }
 
     private static bool IsQuick(Excerpt excerpt, int place) =>
         Math.Min(excerpt.Steps[place].Before ?? 1, place + 1 < excerpt.Steps.Count ? excerpt.Steps[place + 1].Before ?? 1 : 1)
@@ -202,15 +206,18 @@ internal static class SlideCosts
 /// source.</remarks>
 public static class SlideSlurs
 {
+    /// <summary>The kind of a slur that needs no tongue.</summary>
+    public const string Natural = "natural";
+
     /// <summary><c>natural</c> or <c>legato-tongue</c>.</summary>
     public static string Kind(SlidePlacement from, SlidePlacement to, int fromMidi, int toMidi)
     {
         if (from.Tube != to.Tube)
-            return "natural";
+            return Natural;
         if (from.Partial == to.Partial)
             return "legato-tongue";
         var moves = to.Position - from.Position;
         // Out while the pitch goes up, in while it goes down, or no movement: the partial breaks the glide.
-        return moves == 0 || Math.Sign(moves) == Math.Sign(toMidi - fromMidi) ? "natural" : "legato-tongue";
+        return moves == 0 || Math.Sign(moves) == Math.Sign(toMidi - fromMidi) ? Natural : "legato-tongue";
     }
 }
