@@ -18,19 +18,32 @@ public sealed class LeastCostPath<T>
     /// <param name="own">The cost of a candidate at its place.</param>
     /// <param name="change">The cost of going into a place from the candidate before it to its own.</param>
     public LeastCostPath(IReadOnlyList<IReadOnlyList<T>> layers, Func<int, T, double> own, Func<int, T, T, double> change)
+        : this(
+            layers,
+            own,
+            [
+                .. layers.Select((l, i) =>
+                    i == 0 ? [] : l.Select(to => layers[i - 1].Select(from => change(i, from, to)).ToArray()).ToArray()
+                ),
+            ]
+        ) { }
+
+    private LeastCostPath(IReadOnlyList<IReadOnlyList<T>> layers, Func<int, T, double> own, double[][][] change)
     {
         _layers = layers;
         _own = [.. layers.Select((l, i) => l.Select(c => own(i, c)).ToArray())];
-        _change =
-        [
-            .. layers.Select((l, i) => i == 0 ? [] : l.Select(to => layers[i - 1].Select(from => change(i, from, to)).ToArray()).ToArray()),
-        ];
+        _change = change;
         var forward = Forward();
         var backward = Backward();
         Through = [.. forward.Select((row, i) => (IReadOnlyList<double>)[.. row.Select((cost, k) => cost + backward[i][k] - _own[i][k])])];
         Places = Trace(forward);
         Cost = layers.Count == 0 ? 0 : forward[^1].Min();
     }
+
+    /// <summary>The same path problem with other costs of the candidates themselves; what it costs to change stays.</summary>
+    /// <param name="layers">The candidates, one for one in the place of those before.</param>
+    /// <param name="own">The cost of a candidate at its place.</param>
+    public LeastCostPath<T> With(IReadOnlyList<IReadOnlyList<T>> layers, Func<int, T, double> own) => new(layers, own, _change);
 
     /// <summary>Cost of the best path.</summary>
     public double Cost { get; }

@@ -53,6 +53,9 @@ public interface ITechnique
     /// in a file under any name.</summary>
     bool TakesUnpitched => false;
 
+    /// <summary>True when a note that returns within a figure is to keep its way; false for sticks, which alternate.</summary>
+    bool KeepsFigures => true;
+
     /// <summary>True when the way must be written in, since a player would not take it untold.</summary>
     bool IsTold(Candidate? from, Candidate to) => !to.IsUsual;
 

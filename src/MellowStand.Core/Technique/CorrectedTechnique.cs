@@ -15,6 +15,9 @@ public sealed class CorrectedTechnique(ITechnique inner, IReadOnlyList<ChartCorr
     public bool TakesUnpitched => inner.TakesUnpitched;
 
     /// <inheritdoc/>
+    public bool KeepsFigures => inner.KeepsFigures;
+
+    /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var ways = inner.Ways(excerpt, place);

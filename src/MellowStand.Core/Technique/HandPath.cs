@@ -8,10 +8,16 @@ internal sealed class HandPath
     private readonly ITechnique _technique;
     private readonly Excerpt _excerpt;
 
-    private HandPath(ITechnique technique, Excerpt excerpt, List<int> places, List<IReadOnlyList<Candidate>> ways)
+    private HandPath(ITechnique technique, Excerpt excerpt, IReadOnlyList<int> places, IReadOnlyList<IReadOnlyList<Candidate>> ways)
     {
         (_technique, _excerpt, Places, Ways) = (technique, excerpt, places, ways);
         Path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, Into);
+    }
+
+    private HandPath(HandPath before, IReadOnlyList<IReadOnlyList<Candidate>> ways)
+    {
+        (_technique, _excerpt, Places, Ways) = (before._technique, before._excerpt, before.Places, ways);
+        Path = before.Path.With(ways, (_, w) => w.Cost);
     }
 
     /// <summary>Places of the notes that can be played.</summary>
@@ -41,9 +47,9 @@ internal sealed class HandPath
     }
 
     /// <summary>The path when some ways cost otherwise.</summary>
-    /// <param name="priced">The ways of a place with their costs.</param>
+    /// <param name="priced">The ways of a place with their costs, in the same order.</param>
     public HandPath With(Func<int, IReadOnlyList<Candidate>, IReadOnlyList<Candidate>> priced) =>
-        new(_technique, _excerpt, [.. Places], [.. Ways.Select((w, i) => priced(Places[i], w))]);
+        new(this, [.. Ways.Select((w, i) => priced(Places[i], w))]);
 
     /// <summary>What it costs to go into a note of the path. A rest leaves the hand time: a quarter of the cost. A note that the chart does
     /// not hold breaks the path.</summary>

@@ -15,7 +15,7 @@ internal static class SteadyHands
     {
         if (HandPath.Of(technique, excerpt, isFixed) is not { } free)
             return new Solution(0, [], []);
-        var codes = Codes(excerpt, free);
+        var codes = technique.KeepsFigures ? Codes(excerpt, free) : [];
         var steady = codes.Count == 0 ? free : free.With((place, ways) => Priced(ways, codes.GetValueOrDefault(place)));
         return Solver.Told(technique, excerpt, steady);
     }

@@ -13,6 +13,9 @@ public sealed class SnareTechnique : ITechnique
     public bool TakesUnpitched => true;
 
     /// <inheritdoc/>
+    public bool KeepsFigures => false;
+
+    /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var step = excerpt.Steps[place];

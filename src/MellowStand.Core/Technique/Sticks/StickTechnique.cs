@@ -11,6 +11,9 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     public bool TakesUnpitched => true;
 
     /// <inheritdoc/>
+    public bool KeepsFigures => false;
+
+    /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
         var step = excerpt.Steps[place];

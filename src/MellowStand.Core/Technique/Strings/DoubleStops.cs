@@ -32,13 +32,13 @@ internal static class DoubleStops
         if (own.String != below.String + 1)
             return false;
         if (own.IsOpen)
-            return held.Select(On).All(h => h.IsOpen || h.Hand == own.Hand) || held.All(h => On(h).IsOpen);
-        return held.Select(On).All(h => h.IsOpen ? h.Hand == own.Hand : LieTogether(h, own));
+            return held.Select(On).All(h => h.IsOpen || ReferenceEquals(h.Hand, own.Hand)) || held.All(h => On(h).IsOpen);
+        return held.Select(On).All(h => h.IsOpen ? ReferenceEquals(h.Hand, own.Hand) : LieTogether(h, own));
     }
 
     // In one place of the hand, each with its finger, or one finger across two strings; a hand is not reached back and opened at once.
     private static bool LieTogether(StringPlacement a, StringPlacement b) =>
-        a.Hand == b.Hand
+        ReferenceEquals(a.Hand, b.Hand)
         && a.Node == b.Node
         && (a.Finger != b.Finger || a.Lie == b.Lie)
         && (a.Lie, b.Lie) is not ((Lie.Back, Lie.Forward) or (Lie.Forward, Lie.Back));

@@ -14,11 +14,10 @@ namespace MellowStand.Core.Technique.Strings;
 public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
 {
     private const int LeapFrom = 5;
-    private const int MostHands = 6;
+    private const int MostHands = 4;
 
     private readonly StringWays _ways = new(neck, home);
-    private readonly ConditionalWeakTable<Excerpt, IReadOnlyList<Direction>> _asked = [];
-    private readonly ConditionalWeakTable<Excerpt, IReadOnlyList<HandPlace?>> _printed = [];
+    private readonly ConditionalWeakTable<Excerpt, StringContext> _contexts = [];
 
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
@@ -43,7 +42,7 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     public bool IsTold(Candidate? from, Candidate to)
     {
         var now = Of(to);
-        var moves = from is not null && now.Hand != Of(from).Hand && !now.IsOpen;
+        var moves = from is not null && !ReferenceEquals(now.Hand, Of(from).Hand) && !now.IsOpen;
         return to.IsUsual ? moves : from is null || moves || now.IsOpen || now.IsFirst || now.Node is not null;
     }
 
@@ -66,7 +65,7 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         var (f, t) = (Of(from), Of(to));
         var crossed = Math.Abs(f.String - t.String);
         var cost = crossed * CrossingOf(f, t, step.SlurredFrom) * Math.Min(haste, 1);
-        if (IsRepeated(excerpt, place) && from.Code != to.Code)
+        if (ContextOf(excerpt).IsRepeated[place] && from.Code != to.Code)
             cost += StringCosts.OtherWayOfSameNote;
         if (Shifts(f, t))
             return cost + ShiftOf(excerpt, place, f, t, haste);
@@ -132,15 +131,18 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         foreach (var by in (int[])[-1, 1])
         {
             var at = place + by;
-            while (at >= 0 && at < excerpt.Steps.Count && excerpt.Steps[at].Chord is [var key] && _ways.Opens(key).Any())
+            while (at >= 0 && at < excerpt.Steps.Count && excerpt.Steps[at].Chord is [var key] && _ways.IsOpen(key))
                 at += by;
             if (at < 0 || at >= excerpt.Steps.Count || excerpt.Steps[at] is not { Chord: [.., var stopped] } step)
                 continue;
             var ways = _ways.Stopped(stopped, step.Note.Heads.FirstOrDefault(h => h.Sounding == stopped)?.Written, false);
-            hands.AddRange(ways.Where(w => Of(w).Node is null).Select(w => Of(w).Hand!).Distinct().Take(MostHands / 2));
+            var most = hands.Count + (MostHands / 2);
+            for (var i = 0; i < ways.Count && hands.Count < most; i++)
+                if (Of(ways[i]) is { Node: null, Hand: { } hand } && !hands.Exists(h => ReferenceEquals(h, hand)))
+                    hands.Add(hand);
         }
 
-        return [.. hands.Distinct()];
+        return hands;
     }
 
     // A long open string rings where a fourth finger could stand: on violin and viola; cello and bass like it.
@@ -148,7 +150,7 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     {
         if (!neck.FollowsLetters)
             return 0;
-        var beats = RepeatedBeats(excerpt, place);
+        var beats = ContextOf(excerpt).Beats[place];
         var isTop = s == neck.Strings.Count - 1;
         return excerpt.House["fourth-finger"] switch
         {
@@ -158,24 +160,9 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         };
     }
 
-    // The length of a note with its repetitions, in beats.
-    private static double RepeatedBeats(Excerpt excerpt, int place)
-    {
-        var (from, to) = (place, place);
-        while (from > 0 && IsRepeated(excerpt, from))
-            from--;
-        while (to + 1 < excerpt.Steps.Count && IsRepeated(excerpt, to + 1))
-            to++;
-        return Enumerable.Range(from, to - from + 1).Sum(i => excerpt.Beats(i).Value);
-    }
-
-    private static bool IsRepeated(Excerpt excerpt, int place) =>
-        excerpt.Steps[place].Before is not null && excerpt.Steps[place].Chord.SequenceEqual(excerpt.Steps[place - 1].Chord);
-
     private List<Candidate> OnAskedString(Excerpt excerpt, int place, List<Candidate> ways)
     {
-        var words = _asked.GetValue(excerpt, e => AskedString.Of(e.Part, neck));
-        if (words.Count == 0 || AskedString.At(words, neck, excerpt.Steps[place].Note.Onset) is not { } asked)
+        if (ContextOf(excerpt).Asked?[place] is not { } asked)
             return ways;
         var there = ways.Where(w => Of(w).String == asked).ToList();
         return there.Count > 0 ? there : ways;
@@ -183,11 +170,12 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
 
     private List<Candidate> UnderPrintedHand(Excerpt excerpt, int place, List<Candidate> ways)
     {
-        var printed = _printed.GetValue(excerpt, e => PrintedHands.Of(e, i => Alone(e, i)));
-        if (printed[place] is not { } hand)
+        if (ContextOf(excerpt).Printed[place] is not { } hand)
             return ways;
-        return ways.ConvertAll(w => w with { Cost = w.Cost + (Of(w).Hand == hand ? -_ways.StayOf(hand) : StringCosts.OtherThanPrinted) });
+        return ways.ConvertAll(w => w with { Cost = w.Cost + (ReferenceEquals(Of(w).Hand, hand) ? -_ways.StayOf(hand) : StringCosts.OtherThanPrinted) });
     }
+
+    private StringContext ContextOf(Excerpt excerpt) => _contexts.GetValue(excerpt, e => new StringContext(e, neck, i => Alone(e, i)));
 
     private IReadOnlyList<Candidate> Alone(Excerpt excerpt, int place) =>
         excerpt.Steps[place].Note.Heads is [{ Sounding: { } key, Written: var written }] ? _ways.Stopped(key, written, false) : [];
@@ -195,15 +183,22 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     // Untold, a player takes the open string; without one, the nearest finger of the first position.
     private static void MarkUsual(List<Candidate> ways)
     {
-        var hasOpen = ways.Any(w => w.Placement is StringPlacement { IsOpen: true });
-        var nearest = ways.Where(w => Of(w).IsFirst).MinBy(w => w.Cost);
+        var hasOpen = ways.Exists(w => w.Placement is StringPlacement { IsOpen: true });
+        var nearest = -1;
         for (var i = 0; i < ways.Count; i++)
-            if (hasOpen ? ways[i].Placement is StringPlacement { IsOpen: true } : ways[i] == nearest)
+        {
+            if (hasOpen && ways[i].Placement is StringPlacement { IsOpen: true })
                 ways[i] = ways[i] with { IsUsual = true };
+            else if (!hasOpen && Of(ways[i]).IsFirst && (nearest < 0 || ways[i].Cost < ways[nearest].Cost))
+                nearest = i;
+        }
+
+        if (nearest >= 0)
+            ways[nearest] = ways[nearest] with { IsUsual = true };
     }
 
     private static bool Shifts(StringPlacement f, StringPlacement t) =>
-        f.Hand is not null && t.Hand is not null && (f.Hand != t.Hand || (f.Node ?? 0) != (t.Node ?? 0));
+        f.Hand is not null && t.Hand is not null && (!ReferenceEquals(f.Hand, t.Hand) || (f.Node ?? 0) != (t.Node ?? 0));
 
     private static double ShiftOf(Excerpt excerpt, int place, StringPlacement f, StringPlacement t, double haste)
     {

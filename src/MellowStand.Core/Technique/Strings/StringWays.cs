@@ -44,6 +44,9 @@ internal sealed class StringWays(Neck neck, double home)
         }
     }
 
+    /// <summary>True where a key is that of an open string.</summary>
+    public bool IsOpen(int midi) => neck.Strings.Any(s => s.Open == midi);
+
     /// <summary>The open strings that sound a key.</summary>
     public IEnumerable<int> Opens(int midi) => Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi);
 
@@ -61,7 +64,7 @@ internal sealed class StringWays(Neck neck, double home)
 
     private Candidate Stop(int s, HandPlace hand, FingerPlace f, bool harmonic, Pitch? written)
     {
-        var isFirst = hand == neck.FirstPosition;
+        var isFirst = ReferenceEquals(hand, neck.FirstPosition);
         var cost =
             StayOf(hand)
             + (neck.FollowsLetters ? StringCosts.Fingers : StringCosts.LowFingers)[f.Finger]
