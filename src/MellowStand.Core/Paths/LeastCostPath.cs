@@ -26,7 +26,8 @@ public sealed class LeastCostPath<T>
                     i == 0 ? [] : l.Select(to => layers[i - 1].Select(from => change(i, from, to)).ToArray()).ToArray()
                 ),
             ]
-        ) { }
+        )
+    { }
 
     private LeastCostPath(IReadOnlyList<IReadOnlyList<T>> layers, Func<int, T, double> own, double[][][] change)
     {

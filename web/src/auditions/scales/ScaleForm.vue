@@ -79,9 +79,7 @@ const positions = [
       >Octaves
       <AInputNumber v-model:value="wish.octaves" :min="1" :max="7" placeholder="all it has" aria-label="Octaves"
     /></label>
-    <div class="field">
-      <span>Begins</span><PickOne v-model:value="wish.up" :options="begins" label="Begins" />
-    </div>
+    <div class="field"><span>Begins</span><PickOne v-model:value="wish.up" :options="begins" label="Begins" /></div>
     <div class="field">
       <span>Range of level</span><PickOne v-model:value="wish.level" :options="levels" label="Range of level" />
     </div>
