@@ -43,6 +43,7 @@ public static class HouseRuleCatalog
         Rule(
             "home-position",
             "When do string players leave the first position?",
+            "by-level|the less, the fewer years they have played",
             "by-need|when a passage needs it",
             "first|only for notes beyond it",
             "free|wherever the hand lies best"

@@ -94,7 +94,10 @@ public sealed class Knowledge
         return new Hands(
             InstrumentOptions.Shared(instrument.Id, seats.Select(s => s.Options)),
             [.. _school.Corrections.Where(c => c.Instrument == instrument.Id)]
-        );
+        )
+        {
+            Level = Seating.Least(seats) ?? House["range-level"],
+        };
     }
 
     /// <summary>What Unify rests on, for a score of this piece.</summary>

@@ -22,8 +22,8 @@ public static class Pencil
         foreach (var choice in plan.Solution.Choices.Where(c => c.Marked))
         {
             var step = plan.Excerpt.Steps[choice.Place];
-            foreach (var (note, placement) in TechniqueDesk.HeadsOf(step, choice.Way.Placement))
-                if (placement.Marks.Where(m => !step.Note.Has(m.Name)).ToList() is { Count: > 0 } marks)
+            foreach (var (note, all) in TechniqueDesk.MarksOf(plan, choice))
+                if (all.Where(m => !IsThere(step.Note, m)).ToList() is { Count: > 0 } marks)
                     yield return new MarkChange(part.Id, [note], marks, []);
         }
 
@@ -32,6 +32,10 @@ public static class Pencil
             foreach (var slur in plan.Slurs.Where(s => s.Kind == "legato-tongue"))
                 yield return new MarkChange(part.Id, [slur.To], [new Mark("words", "l.t.")], []);
     }
+
+    // Signs in words stand beside each other; of all others one is enough.
+    private static bool IsThere(Note note, Mark mark) =>
+        mark.Name == "other-technical" ? note.Marks.Contains(mark) : note.Has(mark.Name);
 
     /// <summary>The signs of findings: a sign that holds, a level, a breath, the counting line, where it is the same again.</summary>
     /// <param name="context">The score they were found in.</param>

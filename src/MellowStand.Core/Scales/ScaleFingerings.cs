@@ -36,9 +36,8 @@ public static class ScaleFingerings
     {
         if (Plan(plain, instrument, house, hands) is not { } plan)
             return new Dictionary<int, IReadOnlyList<Mark>>();
-        var positions = instrument.Family == Family.Strings ? StringPositions.Changes(plan.Solution.Choices) : [];
         return plan
-            .Solution.Choices.Select(c => (c.Place, Marks: Marks(c, instrument, areAll, positions.GetValueOrDefault(c.Place))))
+            .Solution.Choices.Select(c => (c.Place, Marks: Marks(c, instrument, areAll, plan.Positions.GetValueOrDefault(c.Place))))
             .Where(c => c.Marks.Count > 0)
             .ToDictionary(c => c.Place, c => c.Marks);
     }

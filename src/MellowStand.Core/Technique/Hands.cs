@@ -28,6 +28,9 @@ public sealed record ChartCorrection(
 /// <param name="Corrections">The school's corrections of the instrument's chart.</param>
 public sealed record Hands(IReadOnlySet<string> Options, IReadOnlyList<ChartCorrection> Corrections)
 {
+    /// <summary>The level that all of them reach, one of <see cref="WrittenRanges.Levels"/>; null where nothing is known of them.</summary>
+    public string? Level { get; init; }
+
     /// <summary>True when all of them have the option.</summary>
     public bool Has(string option) => Options.Contains(option);
 

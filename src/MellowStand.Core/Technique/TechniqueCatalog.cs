@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Technique.Charts;
@@ -32,6 +33,9 @@ public static class TechniqueCatalog
 
     private const int LowC = 48;
 
+    // A technique knows every way of a note once it has been asked: one for all pieces.
+    private static readonly ConcurrentDictionary<BowedHand, (Neck Neck, StringTechnique Technique)> Bowing = new();
+
     /// <summary>Ids of the instruments that have a technique.</summary>
     public static IReadOnlyCollection<string> Instruments => [.. Catalog.All.Where(i => i.Mechanism is not null).Select(i => i.Id)];
 
@@ -57,7 +61,7 @@ public static class TechniqueCatalog
             Valved valves => Valves(i, valves, h),
             HornValves => Horn(i, h),
             Slid slide => Slide(i, slide.HasAttachment || h.Has("f-attachment"), h.Has("second-attachment")),
-            Bowed => Strings(i, NeckOf(i, h, house), house),
+            Bowed => Strings(i, h, house),
             StruckBars => new TechniqueSetup(new StickTechnique(h.Has("four-mallets")), null),
             StruckSkins => new TechniqueSetup(new SnareTechnique(), null),
             _ => throw new InvalidOperationException($"No technique works {mechanism}."),
@@ -93,19 +97,25 @@ public static class TechniqueCatalog
         return new TechniqueSetup(slide, new(() => ComputedCharts.Slide(i, (_, sounding) => slide.Of(sounding))));
     }
 
-    private static TechniqueSetup Strings(Instrument i, Neck neck, House house)
+    private static TechniqueSetup Strings(Instrument i, Hands h, House house)
     {
-        var technique = new StringTechnique(neck, HomePosition.Of(house));
+        var hand = new BowedHand(i.Kin, h.Has("fifth-string"), house["bass-positions"] == "six", HomePosition.Of(house, h.Level));
+        var (neck, technique) = Bowing.GetOrAdd(hand, Make);
         return new TechniqueSetup(technique, new(() => ComputedCharts.Strings(i, neck, technique)));
     }
 
-    private static Neck NeckOf(Instrument i, Hands h, House house) =>
-        i.Kin switch
+    private static (Neck Neck, StringTechnique Technique) Make(BowedHand hand)
+    {
+        var neck = hand.Kin switch
         {
             Kin.Violin => Necks.OfViolin,
             Kin.Viola => Necks.OfViola,
             Kin.Cello => Necks.OfCello,
-            Kin.Contrabass => Necks.OfBass(h.Has("fifth-string"), house["bass-positions"] == "six"),
-            _ => throw new InvalidOperationException($"No neck is that of a {i.Kin}."),
+            Kin.Contrabass => Necks.OfBass(hand.HasFifthString, hand.CountsSix),
+            _ => throw new InvalidOperationException($"No neck is that of a {hand.Kin}."),
         };
+        return (neck, new StringTechnique(neck, hand.Home));
+    }
+
+    private sealed record BowedHand(Kin Kin, bool HasFifthString, bool CountsSix, double Home);
 }

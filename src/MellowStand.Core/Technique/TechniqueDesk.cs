@@ -5,6 +5,7 @@ using MellowStand.Core.Technique.Charts;
 using MellowStand.Core.Technique.Drums;
 using MellowStand.Core.Technique.Signs;
 using MellowStand.Core.Technique.Slide;
+using MellowStand.Core.Technique.Strings;
 using MellowStand.Core.Technique.Trills;
 
 namespace MellowStand.Core.Technique;
@@ -35,6 +36,10 @@ public sealed record TechniquePlan(Excerpt Excerpt, Solution Solution, IReadOnly
 
     /// <summary>Printed trills with their fingerings.</summary>
     public IReadOnlyList<TrillFingering> Trills { get; init; } = [];
+
+    /// <summary>On strings the position, by the place of the note that is first in it: III, 2½ as the house numbers them; empty for all
+    /// else.</summary>
+    public IReadOnlyDictionary<int, string> Positions { get; init; } = new Dictionary<int, string>();
 
     /// <summary>Tunings of kettledrums; empty for all else.</summary>
     public IReadOnlyList<Tuning> Tunings { get; init; } = [];
@@ -72,9 +77,10 @@ public static class TechniqueDesk
         )
         {
             Chart = setup.Chart,
+            Positions = instrument!.Family == Family.Strings ? StringPositions.Changes(solution.Choices) : [],
             Trills = TrillsOf(excerpt, part, setup.Chart, instrument!),
             Tunings =
-                instrument!.Kin == Kin.Timpani
+                instrument.Kin == Kin.Timpani
                     ? TimpaniPlan.Of(excerpt, hands?.Has("fifth-drum") == true ? TimpaniPlan.Five : TimpaniPlan.Four).Tunings
                     : [],
         };
@@ -97,6 +103,17 @@ public static class TechniqueDesk
         return placement.Heads.Count == heads.Count
             ? heads.Zip(placement.Heads, (h, p) => (h.Id, p))
             : [(step.Note.Id, placement)];
+    }
+
+    /// <summary>The marks that write a choice in: for each notehead its own, and the position where the hand comes to a new one.</summary>
+    public static IEnumerable<(string Note, IReadOnlyList<Mark> Marks)> MarksOf(TechniquePlan plan, Choice choice)
+    {
+        var position = plan.Positions.GetValueOrDefault(choice.Place);
+        foreach (var (note, placement) in HeadsOf(plan.Excerpt.Steps[choice.Place], choice.Way.Placement))
+        {
+            yield return (note, position is null ? placement.Marks : [.. placement.Marks, new Mark("other-technical", position)]);
+            position = null;
+        }
     }
 
     private static IReadOnlyList<TrillFingering> TrillsOf(Excerpt excerpt, Part part, Lazy<FingeringChart>? lazy, Instrument instrument)

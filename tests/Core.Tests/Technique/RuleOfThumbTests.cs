@@ -181,7 +181,7 @@ public sealed class RuleOfThumbTests
             )
         );
 
-    internal static TechniquePlan Solve(string instrument, string music)
+    internal static TechniquePlan Solve(string instrument, string music, House? house = null)
     {
         var score = ShortFormReader.Score($"part \"{instrument}\"{Transposition(instrument)}\n{music}");
         var part = score.Parts[0];
@@ -191,7 +191,7 @@ public sealed class RuleOfThumbTests
             part,
             0,
             score.Measures.Count - 1,
-            House.Default,
+            house ?? House.Default,
             Recognition.Of(part).Instrument,
             bpm.QuarterBpmAt
         )!;

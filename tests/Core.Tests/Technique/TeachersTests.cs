@@ -1,3 +1,5 @@
+using MellowStand.Core.HouseRules;
+using MellowStand.Core.Notation;
 using MellowStand.Core.Technique;
 using MellowStand.Core.Technique.Slide;
 using MellowStand.Core.Technique.Strings;
@@ -83,6 +85,41 @@ public sealed class TeachersTests
         var places = Necks.OfCello.Places.Where(p => !p.HasThumb).ToList();
         Assert.Equal(Enumerable.Range(1, 12), places.Select(p => p.Offset));
         Assert.All(places, p => Assert.Contains(p.Fingers, f => f is { Finger: 2, Above: 2, Lie: Lie.Forward or Lie.High }));
+    }
+
+    [Fact]
+    public void Plain_alternation_of_sticks_is_not_written()
+    {
+        var run = RuleOfThumbTests.Solve("Marimba", "key:C tempo:q=100 | C4e D4 E4 F4 G4 A4 B4 C5 | C5h r");
+        Assert.DoesNotContain(run.Solution.Choices.SkipLast(1), c => c.Marked);
+        var low = RuleOfThumbTests.Solve("Marimba", "key:C tempo:q=92 | C4e G4 C4 A4 C4 B4 C4 C5");
+        Assert.Equal(["L"], low.Solution.Choices.Where(c => c.Marked).Select(c => c.Way.Code));
+    }
+
+    /// <summary>The stricter the house, the fewer notes lie elsewhere than in first position.</summary>
+    [Theory]
+    [InlineData("Violin", "key:Eb | Eb5 F5 G5 Ab5 | Bb5 Ab5 G5 F5 | C6 Bb5 G5 Eb5")]
+    [InlineData("Viola", "key:G | G4 A4 B4 C5 | D5 E5 D5 B4")]
+    [InlineData("Violoncello", "key:A | A3 B3 C#4 D4 | E4 F#4 E4 D4")]
+    [InlineData("Violin", "key:C | D4w A4w E5w")]
+    public void Home_is_left_the_less_the_stricter_the_house(string instrument, string music)
+    {
+        int Elsewhere(string answer) =>
+            RuleOfThumbTests
+                .Solve(instrument, music, House.Default.With("home-position", answer))
+                .Solution.Choices.Count(c => c.Way.Placement is StringPlacement { IsOpen: false, IsFirst: false });
+        Assert.True(Elsewhere("first") <= Elsewhere("by-need"));
+        Assert.True(Elsewhere("by-need") <= Elsewhere("free"));
+    }
+
+    [Fact]
+    public void A_new_position_is_named_over_its_first_note_and_where_the_hand_is_back()
+    {
+        var plan = RuleOfThumbTests.Solve("Violin", "key:D tempo:q=92 | D5 F#5 A5 D6 | C#6 B5 A5 F#5 | D5 C#5 B4h");
+        Assert.Equal("III", plan.Positions.First().Value);
+        Assert.Equal("I", plan.Positions.Last().Value);
+        var first = plan.Solution.Choices.First(c => c.Place == plan.Positions.First().Key);
+        Assert.Contains(TechniqueDesk.MarksOf(plan, first), h => h.Marks.Contains(new Mark("other-technical", "III")));
     }
 
     [Fact]

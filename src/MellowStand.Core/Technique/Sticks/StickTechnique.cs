@@ -39,6 +39,16 @@ public sealed class StickTechnique(bool fourMallets) : ITechnique
     }
 
     /// <inheritdoc/>
+    /// <remarks>Plain alternation is written nowhere: a beginning with the left hand is, and a hand that strikes twice.</remarks>
+    public bool IsTold(Candidate? from, Candidate to)
+    {
+        var now = Of(to);
+        if (now.IsChord || from is null)
+            return !to.IsUsual;
+        return Of(from).Hand == now.Hand && Of(from).After != Hand.Both;
+    }
+
+    /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
         // After a rest either hand begins: a figure that comes again is struck as before.

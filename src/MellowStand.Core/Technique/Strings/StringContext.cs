@@ -12,15 +12,11 @@ internal sealed class StringContext
     public StringContext(Excerpt excerpt, Neck neck, Func<int, IReadOnlyList<Candidate>> ways)
     {
         _excerpt = excerpt;
-        IsRepeated = [.. excerpt.Steps.Select((s, i) => s.Before is not null && s.Chord.SequenceEqual(excerpt.Steps[i - 1].Chord))];
         Beats = RepeatedBeats();
         Printed = PrintedHands.Of(excerpt, ways);
         var words = AskedString.Of(excerpt.Part, neck);
         Asked = words.Count == 0 ? null : [.. excerpt.Steps.Select(s => AskedString.At(words, neck, s.Note.Onset))];
     }
-
-    /// <summary>For each step whether it is the same again, with no rest between.</summary>
-    public bool[] IsRepeated { get; }
 
     /// <summary>For each step its length with its repetitions, in beats: one long note to the ear.</summary>
     public double[] Beats { get; }
@@ -31,13 +27,22 @@ internal sealed class StringContext
     /// <summary>For each step the string that a word asks for; null where no word of the passage does.</summary>
     public int?[]? Asked { get; }
 
+    /// <summary>True where a step is the same again, with no rest between.</summary>
+    public static bool IsAgain(Excerpt excerpt, int place)
+    {
+        if (place == 0 || excerpt.Steps[place].Before is null)
+            return false;
+        var (before, now) = (excerpt.Steps[place - 1].Chord, excerpt.Steps[place].Chord);
+        return before.Count == now.Count && now.Count > 0 && before[^1] == now[^1] && (now.Count == 1 || before.SequenceEqual(now));
+    }
+
     private double[] RepeatedBeats()
     {
         var beats = new double[_excerpt.Steps.Count];
         for (int from = 0, to; from < beats.Length; from = to)
         {
             to = from + 1;
-            while (to < beats.Length && IsRepeated[to])
+            while (to < beats.Length && IsAgain(_excerpt, to))
                 to++;
             Array.Fill(beats, Enumerable.Range(from, to - from).Sum(i => _excerpt.Beats(i).Value), from, to - from);
         }

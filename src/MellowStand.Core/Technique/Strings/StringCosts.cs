@@ -22,14 +22,17 @@ internal static class StringCosts
     /// <summary>Any shift: it is one more thing to learn.</summary>
     public const double Moves = 0.12;
 
+    /// <summary>A shift that lands on the third or fourth finger, whose place the ear must find.</summary>
+    public const double LandsHigh = 0.12;
+
     /// <summary>A shift to another finger.</summary>
-    public const double Shift = 0.55;
+    public const double Shift = 0.7;
 
     /// <summary>A shift to the first finger, or on one finger over a half step.</summary>
     public const double GuidedShift = 0.42;
 
     /// <summary>A shift of a whole step and more on a finger that is not the first.</summary>
-    public const double SameFingerShift = 0.8;
+    public const double SameFingerShift = 0.9;
 
     /// <summary>Each half step that the hand goes.</summary>
     public const double PerHalfStep = 0.08;

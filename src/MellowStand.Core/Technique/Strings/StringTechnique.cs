@@ -65,7 +65,7 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         var (f, t) = (Of(from), Of(to));
         var crossed = Math.Abs(f.String - t.String);
         var cost = crossed * CrossingOf(f, t, step.SlurredFrom) * Math.Min(haste, 1);
-        if (ContextOf(excerpt).IsRepeated[place] && from.Code != to.Code)
+        if (from.Code != to.Code && StringContext.IsAgain(excerpt, place))
             cost += StringCosts.OtherWayOfSameNote;
         if (Shifts(f, t))
             return cost + ShiftOf(excerpt, place, f, t, haste);
@@ -172,7 +172,8 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     {
         if (ContextOf(excerpt).Printed[place] is not { } hand)
             return ways;
-        return ways.ConvertAll(w => w with { Cost = w.Cost + (ReferenceEquals(Of(w).Hand, hand) ? -_ways.StayOf(hand) : StringCosts.OtherThanPrinted) });
+        double More(Candidate way) => ReferenceEquals(Of(way).Hand, hand) ? -_ways.StayOf(hand) : StringCosts.OtherThanPrinted;
+        return ways.ConvertAll(w => w with { Cost = w.Cost + More(w) });
     }
 
     private StringContext ContextOf(Excerpt excerpt) => _contexts.GetValue(excerpt, e => new StringContext(e, neck, i => Alone(e, i)));
@@ -213,7 +214,8 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         var height = f.Hand.Offset < t.Hand.Offset ? Height(t.Hand) : 0;
         var slur = excerpt.Steps[place].SlurredFrom ? StringCosts.ShiftInSlur : 0;
         var way = f.IsOpen ? move * StringCosts.OverOpen : move + slur;
-        return StringCosts.Moves + way + thumb + height;
+        var lands = t.Finger is 3 or 4 && !isOne ? StringCosts.LandsHigh : 0;
+        return StringCosts.Moves + way + thumb + height + lands;
     }
 
     // One finger is a good guide over a half step; further only the first is.

@@ -37,8 +37,8 @@ public static class TechniqueEndpoints
                 var (plan, instrument) = Solve(piece, goals, part, from, to);
                 var changes = plan
                     .Solution.Choices.Where(c => c.Marked)
-                    .SelectMany(c => TechniqueDesk.HeadsOf(plan.Excerpt.Steps[c.Place], c.Way.Placement))
-                    .Select(h => new MarkChange(piece.Part(part).Id, [h.Note], h.Placement.Marks, []))
+                    .SelectMany(c => TechniqueDesk.MarksOf(plan, c))
+                    .Select(h => new MarkChange(piece.Part(part).Id, [h.Note], h.Marks, []))
                     .ToList();
                 if (changes.Count == 0)
                     throw Refusal.BadRequest("Nothing here needs to be written in: every note has its usual fingering.");

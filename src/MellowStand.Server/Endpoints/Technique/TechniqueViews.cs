@@ -124,7 +124,7 @@ internal static class TechniqueViews
                     )),
                 ],
                 string.Join(' ', step.Note.Heads.Select(h => h.Written?.ToString() ?? "stroke")),
-                c.Way.Placement.Sign,
+                plan.Positions.TryGetValue(c.Place, out var position) ? $"{c.Way.Placement.Sign} {position}" : c.Way.Placement.Sign,
                 Keys(step, c.Way.Placement),
                 cents,
                 c.Way.Placement.Words

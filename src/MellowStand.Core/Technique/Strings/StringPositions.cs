@@ -1,7 +1,4 @@
-using MellowStand.Core.Technique;
-using MellowStand.Core.Technique.Strings;
-
-namespace MellowStand.Core.Scales;
+namespace MellowStand.Core.Technique.Strings;
 
 /// <summary>Where the hand of a string player moves to another position.</summary>
 /// <remarks>Positions in Roman numerals over the first note in them, halves as <c>½</c>: common practice, no published source. How those
