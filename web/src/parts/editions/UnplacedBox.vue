@@ -28,9 +28,16 @@ const kinds: Record<string, string> = {
 const parts = computed(() => props.piece.parts.map((p) => ({ value: p.id, label: p.name || p.id })))
 const measures = computed(() => props.piece.measures.map((m) => ({ value: m, label: m })))
 const where = reactive({ parts: [] as string[], from: '', to: '' })
-watch(measures, (m) => Object.assign(where, { parts: [], from: m[0]?.value ?? '', to: m[0]?.value ?? '' }), {
-  immediate: true,
-})
+// What was chosen stays chosen when the piece is fetched anew, as far as the edition still has it.
+watch(
+  [parts, measures],
+  ([p, m]) => {
+    where.parts = where.parts.filter((x) => p.some((o) => o.value === x))
+    const known = (at: string) => (m.some((o) => o.value === at) ? at : (m[0]?.value ?? ''))
+    Object.assign(where, { from: known(where.from), to: known(where.to) })
+  },
+  { immediate: true },
+)
 
 const path = (u: Unplaced) => ({ params: { path: { id: id.value, kind: u.kind, key: u.key } } })
 const busy = isBusy('place')
