@@ -19,7 +19,7 @@ test('eight players are heard in fewer than twenty keys, the missed one too', as
   await page.goto(`${stand.url}/piece/1/hear`)
   await engraved(page)
   // What can be fixed by one key is there too.
-  await page.waitForLoadState('networkidle')
+  await expect(page.getByRole('list', { name: 'What to fix' })).toBeVisible()
   await page.getByLabel('Tempo of Maribel Oake').focus()
   await page.getByLabel('Tempo of Maribel Oake').selectText()
   let keys = 0

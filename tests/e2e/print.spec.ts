@@ -128,6 +128,8 @@ test('cues lead in after a long rest where the director wants them', async ({ pa
 })
 
 test('all parts in one act: one print, and a zip of PDFs', async ({ page }) => {
+  // Dozens of pages are made one by one: on a busy machine more than a minute.
+  test.slow()
   await page.goto(`${stand.url}/piece/2/print`)
   await drawn(page)
   await expect(page.getByText('5 of 5 parts drawn')).toBeVisible()
