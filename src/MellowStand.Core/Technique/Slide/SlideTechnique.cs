@@ -7,8 +7,7 @@ namespace MellowStand.Core.Technique.Slide;
 /// <remarks>Partials of a tube in B♭ and seven positions a half step apart; with the attachment a tube in F and six. A♭ at the top of the
 /// bass staff is 3rd, E♮ in the staff is 2nd: common practice, no published source. The seventh partial is flat by 31 cents (harmonic
 /// series: 1200·log2(7/4) = 969 against 1000): raised from the second position on, left alone in first. With a second valve in G♭ both
-/// together give a
-/// tube in D, on which five positions lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
+/// together give a tube in D, on which five positions lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
 /// <param name="attachment">True with an F attachment.</param>
 /// <param name="second">True with a second valve.</param>
 public sealed class SlideTechnique(bool attachment, bool second = false) : ITechnique

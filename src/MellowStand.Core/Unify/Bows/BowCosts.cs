@@ -44,6 +44,9 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
     private const int Loud = 6;
     private const int FullChord = 3;
 
+    // Seconds from chord to chord in which the bow can be brought back; quicker ones alternate.
+    private const double BackForChord = 0.4;
+
     private static readonly Fraction LastChord = new(3, 2);
     private static readonly Fraction LongestDotted = new(3, 2);
 
@@ -69,7 +72,7 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
         var (before, stroke) = (strokes[i - 1], strokes[i]);
         if (from != to)
             return TurnOf(i);
-        if (IsFullChord(before) && IsFullChord(stroke))
+        if (IsFullChord(before) && IsFullChord(stroke) && before.Seconds >= BackForChord)
             return Retake("the bow brought back for a full chord", 0.2);
         if (stroke.FollowsRest)
             return stroke.RestSeconds >= EnoughRest ? Retake("retake in the rest", 0.3) : Retake("retake in a short rest", 1.2);
@@ -113,7 +116,7 @@ public sealed class BowCosts(Score score, Part part, IReadOnlyList<Stroke> strok
             yield return new("up on the middle beat", 0.35);
         if (IsAccented(stroke))
             yield return IsAmongLifted(i) ? new("up among accents that are all down", 3) : new("up on an accent", 0.8);
-        if (IsFullChord(stroke))
+        if (IsFullChord(stroke) && stroke.Seconds >= BackForChord)
             yield return new("up on a full chord", 3);
         if (i > 0 && LeadsToGoal(i - 1))
             yield return new("up where a swell has its goal", 1.5);
