@@ -38,6 +38,16 @@ public sealed record Step(Note Note, Pitch Written, double? Before, bool Slurred
     /// <summary>Sounding keys of all that is struck at once, the lowest first; one for a single note, none for an unpitched
     /// sound.</summary>
     public IReadOnlyList<int> Chord { get; init; } = [];
+
+    /// <summary>Written half steps from the note before, whatever lies between; 0 for the first.</summary>
+    public int Moves { get; init; }
+
+    /// <summary>True where it is the same again as what was struck before, with no rest between.</summary>
+    public bool IsAgain { get; init; }
+
+    /// <summary>True where the line goes away from a key and comes back to it here, or goes away here and comes back
+    /// next.</summary>
+    public bool IsAwayAndBack { get; init; }
 }
 
 /// <summary>An instrument's hand: which ways there are, and what it costs to go from one to the next.</summary>

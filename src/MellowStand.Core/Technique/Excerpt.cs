@@ -7,6 +7,7 @@ namespace MellowStand.Core.Technique;
 public sealed class Excerpt
 {
     private readonly Func<int, double> _quarterBpm;
+    private readonly Step[] _steps;
 
     /// <summary>Reads measures of a part.</summary>
     /// <param name="score">The score.</param>
@@ -32,8 +33,7 @@ public sealed class Excerpt
             )
         );
         var notes = groups.ConvertAll(g => g.Count == 1 ? g[0] : g.MaxBy(n => n.TopSounding)!);
-        Steps =
-        [
+        _steps = Joined([
             .. notes.Select(
                 (n, i) =>
                     new Step(
@@ -46,7 +46,7 @@ public sealed class Excerpt
                         Chord = Keys(groups[i]),
                     }
             ),
-        ];
+        ]);
     }
 
     /// <summary>The score.</summary>
@@ -59,7 +59,11 @@ public sealed class Excerpt
     public House House { get; }
 
     /// <summary>The notes in order: graces too; what is struck at once is one step, named by its top note.</summary>
-    public IReadOnlyList<Step> Steps { get; }
+    public IReadOnlyList<Step> Steps => _steps;
+
+    /// <summary>A step.</summary>
+    /// <param name="place">Its place from 0.</param>
+    public Step this[int place] => _steps[place];
 
     /// <summary>The signature in force at a place.</summary>
     public KeySignature KeyAt(int place) => Part.Measures[Steps[place].Note.MeasureIndex].Key;
@@ -116,6 +120,27 @@ public sealed class Excerpt
     /// <summary>Seconds from the start of one note to the start of a later one, at the tempo of the first.</summary>
     public double SecondsBetween(int from, int to) =>
         (Steps[to].Note.Onset - Steps[from].Note.Onset).Value * 60 / _quarterBpm(Steps[from].Note.MeasureIndex);
+
+    // What a step is to those beside it.
+    private static Step[] Joined(Step[] steps)
+    {
+        bool Same(int a, int b) => a >= 0 && b < steps.Length && steps[a].Key == steps[b].Key;
+        var joined = new Step[steps.Length];
+        for (var i = 0; i < steps.Length; i++)
+            joined[i] =
+                i == 0
+                    ? steps[i]
+                    : steps[i] with
+                    {
+                        Moves = steps[i].Key - steps[i - 1].Key,
+                        IsAgain = steps[i].Before is not null && AreStruckAlike(steps[i - 1].Chord, steps[i].Chord),
+                        IsAwayAndBack = Same(i - 2, i) || Same(i - 1, i + 1),
+                    };
+        return joined;
+    }
+
+    private static bool AreStruckAlike(IReadOnlyList<int> before, IReadOnlyList<int> now) =>
+        before.Count == now.Count && now.Count > 0 && before[^1] == now[^1] && (now.Count == 1 || before.SequenceEqual(now));
 
     // Notes that begin together are struck at once, whatever their voice; a grace stands alone.
     private static List<List<Note>> Struck(IEnumerable<Note> notes)

@@ -13,8 +13,9 @@ internal static class Figures
     public static IEnumerable<IReadOnlyList<int>> Of(Excerpt excerpt)
     {
         var open = new Dictionary<int, List<int>>();
-        foreach (var (step, place) in excerpt.Steps.Select((s, i) => (s, i)))
+        for (var place = 0; place < excerpt.Steps.Count; place++)
         {
+            var step = excerpt[place];
             if (step.Before is null)
             {
                 foreach (var group in open.Values.Where(g => g.Count > 1))
@@ -44,7 +45,7 @@ internal static class Figures
     {
         if (b - a <= Near)
             return true;
-        bool Same(int by) => b + by < excerpt.Steps.Count && a + by >= 0 && excerpt.Steps[a + by].Key == excerpt.Steps[b + by].Key;
+        bool Same(int by) => b + by < excerpt.Steps.Count && a + by >= 0 && excerpt[a + by].Key == excerpt[b + by].Key;
         return b - a <= Far && (Same(-1) || Same(1));
     }
 

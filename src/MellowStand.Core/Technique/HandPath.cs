@@ -7,21 +7,22 @@ internal sealed class HandPath
 {
     private readonly ITechnique _technique;
     private readonly Excerpt _excerpt;
+    private readonly int[] _places;
 
-    private HandPath(ITechnique technique, Excerpt excerpt, IReadOnlyList<int> places, IReadOnlyList<IReadOnlyList<Candidate>> ways)
+    private HandPath(ITechnique technique, Excerpt excerpt, int[] places, IReadOnlyList<IReadOnlyList<Candidate>> ways)
     {
-        (_technique, _excerpt, Places, Ways) = (technique, excerpt, places, ways);
+        (_technique, _excerpt, _places, Ways) = (technique, excerpt, places, ways);
         Path = new LeastCostPath<Candidate>(ways, (_, w) => w.Cost, Into);
     }
 
     private HandPath(HandPath before, IReadOnlyList<IReadOnlyList<Candidate>> ways)
     {
-        (_technique, _excerpt, Places, Ways) = (before._technique, before._excerpt, before.Places, ways);
+        (_technique, _excerpt, _places, Ways) = (before._technique, before._excerpt, before._places, ways);
         Path = before.Path.With(ways, (_, w) => w.Cost);
     }
 
     /// <summary>Places of the notes that can be played.</summary>
-    public IReadOnlyList<int> Places { get; }
+    public IReadOnlyList<int> Places => _places;
 
     /// <summary>The ways of each.</summary>
     public IReadOnlyList<IReadOnlyList<Candidate>> Ways { get; }
@@ -35,30 +36,33 @@ internal sealed class HandPath
     /// <param name="isFixed">The code that must be taken at a place of some ways, or null where the engine is free.</param>
     public static HandPath? Of(ITechnique technique, Excerpt excerpt, Func<int, IReadOnlyList<Candidate>, string?>? isFixed)
     {
-        var all = excerpt.Steps.Select((_, i) => (Place: i, Ways: technique.Ways(excerpt, i))).Where(x => x.Ways.Count > 0).ToList();
-        return all.Count == 0
-            ? null
-            : new HandPath(
-                technique,
-                excerpt,
-                all.ConvertAll(x => x.Place),
-                all.ConvertAll(x => Allowed(x.Ways, isFixed?.Invoke(x.Place, x.Ways)))
-            );
+        var places = new List<int>(excerpt.Steps.Count);
+        var ways = new List<IReadOnlyList<Candidate>>(excerpt.Steps.Count);
+        for (var place = 0; place < excerpt.Steps.Count; place++)
+        {
+            if (technique.Ways(excerpt, place) is not { Count: > 0 } own)
+                continue;
+            places.Add(place);
+            ways.Add(Allowed(own, isFixed?.Invoke(place, own)));
+        }
+
+        return places.Count == 0 ? null : new HandPath(technique, excerpt, [.. places], ways);
     }
 
     /// <summary>The path when some ways cost otherwise.</summary>
     /// <param name="priced">The ways of a place with their costs, in the same order.</param>
     public HandPath With(Func<int, IReadOnlyList<Candidate>, IReadOnlyList<Candidate>> priced) =>
-        new(this, [.. Ways.Select((w, i) => priced(Places[i], w))]);
+        new(this, [.. Ways.Select((w, i) => priced(_places[i], w))]);
 
     /// <summary>What it costs to go into a note of the path. A rest leaves the hand time: a quarter of the cost. A note that the chart does
     /// not hold breaks the path.</summary>
     public double Into(int i, Candidate from, Candidate to)
     {
-        if (Places[i] != Places[i - 1] + 1)
+        var place = _places[i];
+        if (place != _places[i - 1] + 1)
             return 0;
-        var cost = _technique.Change(_excerpt, Places[i], from, to);
-        return _excerpt.Steps[Places[i]].Before is null ? cost * 0.25 : cost;
+        var cost = _technique.Change(_excerpt, place, from, to);
+        return _excerpt[place].Before is null ? cost * 0.25 : cost;
     }
 
     private static IReadOnlyList<Candidate> Allowed(IReadOnlyList<Candidate> ways, string? code)

@@ -7,9 +7,15 @@ namespace MellowStand.Core.Technique;
 /// <param name="Way">The way taken.</param>
 /// <param name="Marked">True when a player would not take it by default, so that it is written in.</param>
 /// <param name="Why">The reason.</param>
-/// <param name="Alternatives">The other ways with the cost of the whole path through each, and what is awkward about it.</param>
-public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, IReadOnlyList<OtherWay> Alternatives)
+/// <param name="Others">The other ways, told when they are asked for.</param>
+public sealed record Choice(int Place, Candidate Way, bool Marked, string Why, Lazy<IReadOnlyList<OtherWay>> Others)
 {
+    /// <summary>The other ways with the cost of the whole path through each, and what is awkward about it, the cheapest first.</summary>
+    public IReadOnlyList<OtherWay> Alternatives => Others.Value;
+
+    /// <summary>True where there is another way than this one.</summary>
+    public bool HasOthers { get; init; }
+
     /// <summary>What makes the change into it awkward; null where nothing does.</summary>
     public Obstacle? Awkward { get; init; }
 
@@ -55,23 +61,28 @@ public static class Solver
         var (places, ways, path) = (found.Places, found.Ways, found.Path);
         var choices = new List<Choice>();
         var costs = new List<double>();
-        for (var i = 0; i < places.Count; i++)
+        for (var place = 0; place < places.Count; place++)
         {
+            var i = place;
             var way = path[i];
+            var isChosen = IsChosen(ways[i]);
             var joined = i > 0 && places[i] == places[i - 1] + 1;
             costs.Add(Math.Round(way.Cost + (i == 0 ? 0 : found.Into(i, path[i - 1], way)), 4));
-            var why = joined && excerpt.Steps[places[i]].Before is not null ? technique.Reason(excerpt, places[i], path[i - 1], way) : null;
+            var why = joined && excerpt[places[i]].Before is not null ? technique.Reason(excerpt, places[i], path[i - 1], way) : null;
             choices.Add(
                 new Choice(
                     places[i],
                     way,
-                    IsChosen(ways[i]) && technique.IsTold(joined ? path[i - 1] : null, way),
+                    isChosen && technique.IsTold(joined ? path[i - 1] : null, way),
                     why?.Words ?? way.Why,
-                    Others(ways[i], path.Through[i], path.Places[i], w => Awkward(technique, excerpt, places, path, i, joined, w))
+                    new(() =>
+                        Others(ways[i], path.Through[i], path.Places[i], w => Awkward(technique, excerpt, places, path, i, joined, w))
+                    )
                 )
                 {
+                    HasOthers = isChosen,
                     Awkward = why,
-                    Effort = costs[^1] - ways[i].Min(w => w.Cost),
+                    Effort = costs[^1] - Cheapest(ways[i]),
                 }
             );
         }
@@ -88,11 +99,19 @@ public static class Solver
     )
     {
         var others = new List<OtherWay>(ways.Count - 1);
-        var seen = new HashSet<string>(StringComparer.Ordinal) { ways[taken].Code };
-        foreach (var k in Enumerable.Range(0, ways.Count).OrderBy(k => through[k]))
-            if (seen.Add(ways[k].Code))
+        foreach (var k in ByCost(through))
+            if (k != taken && ways[k].Code != ways[taken].Code && !others.Exists(o => o.Code == ways[k].Code))
                 others.Add(new OtherWay(ways[k].Placement, Math.Round(through[k], 3), awkward(ways[k])));
         return others;
+    }
+
+    private static int[] ByCost(IReadOnlyList<double> through)
+    {
+        var places = new int[through.Count];
+        for (var k = 0; k < places.Length; k++)
+            places[k] = k;
+        Array.Sort(places, (a, b) => through[a] == through[b] ? a - b : through[a].CompareTo(through[b]));
+        return places;
     }
 
     // What speaks against another way: the change into it, or out of it into what follows.
@@ -106,10 +125,10 @@ public static class Solver
         Candidate way
     )
     {
-        var into = joined && excerpt.Steps[places[i]].Before is not null ? technique.Reason(excerpt, places[i], path[i - 1], way) : null;
+        var into = joined && excerpt[places[i]].Before is not null ? technique.Reason(excerpt, places[i], path[i - 1], way) : null;
         if (into is not null)
             return into.Words;
-        var next = i + 1 < places.Count && places[i + 1] == places[i] + 1 && excerpt.Steps[places[i + 1]].Before is not null;
+        var next = i + 1 < places.Count && places[i + 1] == places[i] + 1 && excerpt[places[i + 1]].Before is not null;
         if (!next)
             return "";
         var own = technique.Reason(excerpt, places[i + 1], path[i], path[i + 1])?.Words;
@@ -117,5 +136,19 @@ public static class Solver
         return words is null || words == own ? "" : words;
     }
 
-    private static bool IsChosen(IReadOnlyList<Candidate> ways) => ways.Any(w => w.Code != ways[0].Code);
+    private static double Cheapest(IReadOnlyList<Candidate> ways)
+    {
+        var least = ways[0].Cost;
+        for (var k = 1; k < ways.Count; k++)
+            least = Math.Min(least, ways[k].Cost);
+        return least;
+    }
+
+    private static bool IsChosen(IReadOnlyList<Candidate> ways)
+    {
+        for (var k = 1; k < ways.Count; k++)
+            if (ways[k].Code != ways[0].Code)
+                return true;
+        return false;
+    }
 }

@@ -20,10 +20,23 @@ internal static class SteadyHands
         return Solver.Told(technique, excerpt, steady);
     }
 
-    private static IReadOnlyList<Candidate> Priced(IReadOnlyList<Candidate> ways, string? code) =>
-        code is null || ways.All(w => w.Code != code)
-            ? ways
-            : [.. ways.Select(w => w.Code == code ? w : w with { Cost = w.Cost + Changes })];
+    private static IReadOnlyList<Candidate> Priced(IReadOnlyList<Candidate> ways, string? code)
+    {
+        if (code is null || !Has(ways, code))
+            return ways;
+        var priced = new Candidate[ways.Count];
+        for (var k = 0; k < priced.Length; k++)
+            priced[k] = ways[k].Code == code ? ways[k] : ways[k] with { Cost = ways[k].Cost + Changes };
+        return priced;
+    }
+
+    private static bool Has(IReadOnlyList<Candidate> ways, string code)
+    {
+        for (var k = 0; k < ways.Count; k++)
+            if (ways[k].Code == code)
+                return true;
+        return false;
+    }
 
     // For each place of a figure that has more than one fingering now the one that serves all of it best.
     private static Dictionary<int, string> Codes(Excerpt excerpt, HandPath free)

@@ -40,13 +40,7 @@ public static class TimpaniPlan
         {
             foreach (var key in excerpt.Steps[i].Chord)
             {
-                var place = i;
-                var next = open.SelectMany(s => Strike(at, drums, s, place, key))
-                    .GroupBy(s => s.KeyAt(at, place))
-                    .Select(g => g.MinBy(s => s.Cost)!)
-                    .OrderBy(s => s.Cost)
-                    .Take(Most)
-                    .ToList();
+                var next = Struck(at, drums, open, i, key);
                 if (next.Count > 0)
                     open = next;
             }
@@ -65,52 +59,74 @@ public static class TimpaniPlan
         return at;
     }
 
-    private static IEnumerable<Set> Strike(double[] at, IReadOnlyList<Drum> drums, Set set, int place, int key)
+    // Every set in which a key can be struck, the cheapest first; of those that the future cannot tell apart one.
+    private static List<Set> Struck(double[] at, IReadOnlyList<Drum> drums, List<Set> open, int place, int key)
     {
-        for (var d = 0; d < drums.Count; d++)
-        {
-            if (key < drums[d].Low || key > drums[d].High)
-                continue;
-            if (set.Keys[d] == key)
+        var best = new Dictionary<long, Stroke>();
+        foreach (var set in open)
+            for (var d = 0; d < drums.Count; d++)
             {
-                yield return set.With(d, key, place, 0, null);
-                continue;
+                if (key < drums[d].Low || key > drums[d].High)
+                    continue;
+                var stroke = new Stroke(set, d, key, place, set.Keys[d] == key ? 0 : TuningCost(at, set, d, place, key));
+                var future = set.KeyAt(at, stroke);
+                if (!best.TryGetValue(future, out var other) || stroke.Cost < other.Cost)
+                    best[future] = stroke;
             }
 
-            var isFirst = set.Keys[d] == 0;
-            var seconds = isFirst ? (double?)null : at[place] - at[set.Struck[d]];
-            var needed = TimpaniCosts.Ready + (TimpaniCosts.PerHalfStep * Math.Abs(key - set.Keys[d]));
-            var isShort = seconds < needed;
-            var cost = isFirst
-                ? TimpaniCosts.First
-                : TimpaniCosts.Change
-                    + (Math.Abs(key - set.Keys[d]) * TimpaniCosts.Distance)
-                    + (isShort ? (needed - seconds!.Value) * TimpaniCosts.Haste : 0);
-            yield return set.With(d, key, place, cost, new Tuning(place, drums[d], isFirst ? null : set.Keys[d], key, seconds, isShort));
-        }
+        return [.. best.Values.OrderBy(s => s.Cost).Take(Most).Select(s => s.From.With(s, TuningOf(at, drums, s)))];
+    }
+
+    private static double TuningCost(double[] at, Set set, int drum, int place, int key)
+    {
+        if (set.Keys[drum] == 0)
+            return TimpaniCosts.First;
+        var steps = Math.Abs(key - set.Keys[drum]);
+        var late = NeededFor(steps) - (at[place] - at[set.Struck[drum]]);
+        return TimpaniCosts.Change + (steps * TimpaniCosts.Distance) + (late > 0 ? late * TimpaniCosts.Haste : 0);
+    }
+
+    private static double NeededFor(int steps) => TimpaniCosts.Ready + (TimpaniCosts.PerHalfStep * steps);
+
+    private static Tuning? TuningOf(double[] at, IReadOnlyList<Drum> drums, Stroke stroke)
+    {
+        var (had, drum) = (stroke.From.Keys[stroke.Drum], drums[stroke.Drum]);
+        if (had == stroke.Key)
+            return null;
+        if (had == 0)
+            return new Tuning(stroke.Place, drum, null, stroke.Key, null, false);
+        var seconds = at[stroke.Place] - at[stroke.From.Struck[stroke.Drum]];
+        return new Tuning(stroke.Place, drum, had, stroke.Key, seconds, seconds < NeededFor(Math.Abs(stroke.Key - had)));
+    }
+
+    // A key struck on a drum of a set.
+    private readonly record struct Stroke(Set From, int Drum, int Key, int Place, double Price)
+    {
+        public double Cost => From.Cost + Price;
     }
 
     private sealed record Set(int[] Keys, int[] Struck, double Cost, (Set Before, Tuning? Tuning)? Last)
     {
-        // What the future can ask of a set: its keys, and when each drum was struck where that is not long ago.
-        public long KeyAt(double[] at, int place)
+        // What the future can ask of a set after a stroke: its keys, and when each drum was struck where that is not long ago.
+        public long KeyAt(double[] at, Stroke stroke)
         {
             var key = 0L;
             for (var d = 0; d < Keys.Length; d++)
             {
-                var ago = place - Struck[d];
-                var isReady = ago > 30 || at[place] - at[Struck[d]] >= TimpaniCosts.LongAgo;
-                key = (key << 12) | ((long)Keys[d] << 5) | (isReady ? 31L : ago);
+                var (own, struck) = d == stroke.Drum ? (stroke.Key, stroke.Place) : (Keys[d], Struck[d]);
+                var ago = stroke.Place - struck;
+                var isReady = ago > 30 || at[stroke.Place] - at[struck] >= TimpaniCosts.LongAgo;
+                key = (key << 12) | ((long)own << 5) | (isReady ? 31L : ago);
             }
 
             return key;
         }
 
-        public Set With(int drum, int key, int place, double cost, Tuning? tuning)
+        public Set With(Stroke stroke, Tuning? tuning)
         {
             var (keys, struck) = ((int[])Keys.Clone(), (int[])Struck.Clone());
-            (keys[drum], struck[drum]) = (key, place);
-            return new Set(keys, struck, Cost + cost, (this, tuning));
+            (keys[stroke.Drum], struck[stroke.Drum]) = (stroke.Key, stroke.Place);
+            return new Set(keys, struck, stroke.Cost, (this, tuning));
         }
 
         public List<Tuning> Trail()

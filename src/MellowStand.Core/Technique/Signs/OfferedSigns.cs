@@ -21,7 +21,7 @@ internal static class OfferedSigns
             var note = excerpt.Steps[choice.Place].PitchClass;
             var isNew = last.GetValueOrDefault(note) != choice.Way.Code;
             var isReasoned =
-                choice.Alternatives.Count > 0
+                choice.HasOthers
                 && choice.Way.Code != KeyPlacement.OneWay
                 && choice.Way is { IsUsual: true, Why.Length: > 0 }
                 && chart.Find(excerpt.Steps[choice.Place].Key, choice.Way.Code)?.When != choice.Way.Why;

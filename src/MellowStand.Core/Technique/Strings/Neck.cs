@@ -18,6 +18,9 @@ public sealed record HandPlace(string Name, string Words, int Offset, double Sta
 {
     /// <summary>True where the thumb is on the string.</summary>
     public bool HasThumb { get; } = Fingers[0].Finger == Necks.Thumb;
+
+    /// <summary>What it is to come there.</summary>
+    public Obstacle Comes { get; } = new(ObstacleKind.Shift, $"shift to {Words}");
 }
 
 /// <summary>A bowed instrument's neck.</summary>

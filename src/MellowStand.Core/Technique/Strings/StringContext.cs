@@ -27,24 +27,18 @@ internal sealed class StringContext
     /// <summary>For each step the string that a word asks for; null where no word of the passage does.</summary>
     public int?[]? Asked { get; }
 
-    /// <summary>True where a step is the same again, with no rest between.</summary>
-    public static bool IsAgain(Excerpt excerpt, int place)
-    {
-        if (place == 0 || excerpt.Steps[place].Before is null)
-            return false;
-        var (before, now) = (excerpt.Steps[place - 1].Chord, excerpt.Steps[place].Chord);
-        return before.Count == now.Count && now.Count > 0 && before[^1] == now[^1] && (now.Count == 1 || before.SequenceEqual(now));
-    }
-
     private double[] RepeatedBeats()
     {
         var beats = new double[_excerpt.Steps.Count];
         for (int from = 0, to; from < beats.Length; from = to)
         {
             to = from + 1;
-            while (to < beats.Length && IsAgain(_excerpt, to))
+            while (to < beats.Length && _excerpt.Steps[to].IsAgain)
                 to++;
-            Array.Fill(beats, Enumerable.Range(from, to - from).Sum(i => _excerpt.Beats(i).Value), from, to - from);
+            var all = 0.0;
+            for (var i = from; i < to; i++)
+                all += _excerpt.Beats(i).Value;
+            Array.Fill(beats, all, from, to - from);
         }
 
         return beats;

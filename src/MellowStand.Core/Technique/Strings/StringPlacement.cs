@@ -45,6 +45,10 @@ public sealed record StringPlacement(int String, string Number, string Letter, i
     /// <summary>True for an open string.</summary>
     public bool IsOpen => Finger == 0;
 
+    /// <summary>How the hand is opened; null for an open string and where this finger does not tell: the hand of a cellist opens forward
+    /// or back, and one plain finger does not say which.</summary>
+    public Lie? Frame { get; } = Finger == 0 || Lie is Lie.Low or Lie.High || (Finger == 1 && Lie == Lie.Plain) ? null : Lie;
+
     /// <summary>True where the hand lies with its thumb on the string.</summary>
     public bool HasThumb => Hand?.HasThumb == true;
 

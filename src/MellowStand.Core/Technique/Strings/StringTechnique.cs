@@ -16,17 +16,26 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     private const int LeapFrom = 5;
     private const int MostHands = 4;
 
+    private static readonly Obstacle OneFinger = new(ObstacleKind.Slide, "one finger would slide");
+    private static readonly Obstacle?[] Crossings =
+    [
+        null,
+        null,
+        new(ObstacleKind.Other, "crosses two strings"),
+        new(ObstacleKind.Other, "crosses three strings"),
+        new(ObstacleKind.Other, "crosses four strings"),
+    ];
+
     private readonly StringWays _ways = new(neck, home);
     private readonly ConditionalWeakTable<Excerpt, StringContext> _contexts = [];
 
     /// <inheritdoc/>
     public IReadOnlyList<Candidate> Ways(Excerpt excerpt, int place)
     {
-        var heads = excerpt.Steps[place].Note.Heads;
-        var keys = heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order().ToList();
+        var keys = KeysOf(excerpt[place].Note);
         var ways = keys.Count > 1 ? DoubleStops.Of(keys, k => Single(excerpt, place, k, false)) : [];
         if (ways.Count == 0 && keys.Count > 0)
-            ways = [.. Single(excerpt, place, keys[^1], true)];
+            ways = Single(excerpt, place, keys[^1], true);
         if (ways.Count == 0)
             return ways;
         ways = UnderPrintedHand(excerpt, place, OnAskedString(excerpt, place, ways));
@@ -60,18 +69,18 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     /// <inheritdoc/>
     public double Change(Excerpt excerpt, int place, Candidate from, Candidate to)
     {
-        var step = excerpt.Steps[place];
-        var haste = Math.Clamp(0.25 / (step.Before ?? 1), 0.4, 2);
+        var step = excerpt[place];
+        var haste = HasteOf(step);
         var (f, t) = (Of(from), Of(to));
         var crossed = Math.Abs(f.String - t.String);
-        var cost = crossed * CrossingOf(f, t, step.SlurredFrom) * Math.Min(haste, 1);
-        if (from.Code != to.Code && StringContext.IsAgain(excerpt, place))
+        var cost = crossed == 0 ? 0 : crossed * CrossingOf(f, t, step.SlurredFrom) * Math.Min(haste, 1);
+        if (step.IsAgain && from.Code != to.Code)
             cost += StringCosts.OtherWayOfSameNote;
         if (Shifts(f, t))
-            return cost + ShiftOf(excerpt, place, f, t, haste);
+            return cost + ShiftOf(step, f, t, haste);
         if (!IsSameFinger(f, t))
             return cost + FrameOf(f, t);
-        return cost + (crossed > 0 ? StringCosts.SameFingerAcross * Math.Min(haste, 1) : SlideOf(excerpt, place, f, t) * haste);
+        return cost + (crossed > 0 ? StringCosts.SameFingerAcross * Math.Min(haste, 1) : SlideOf(step, f, t) * haste);
     }
 
     /// <inheritdoc/>
@@ -79,70 +88,88 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     {
         var (f, t) = (Of(from), Of(to));
         if (!Shifts(f, t) && IsSameFinger(f, t) && f.String == t.String && f.Lie != t.Lie)
-            return new Obstacle(ObstacleKind.Slide, "one finger would slide");
+            return OneFinger;
         if (Shifts(f, t) && !t.IsOpen && t.Node is null)
-            return new Obstacle(ObstacleKind.Shift, $"shift to {t.Hand!.Words}");
-        var crossed = Math.Abs(f.String - t.String);
-        return crossed > 1 ? new Obstacle(ObstacleKind.Other, $"crosses {(crossed == 2 ? "two" : "three")} strings") : null;
+            return t.Hand!.Comes;
+        return Crossings[Math.Abs(f.String - t.String)];
     }
+
+    // A quarter of a second is a comfortable speed.
+    private static double HasteOf(Step step) => step.Before is { } seconds ? Math.Clamp(0.25 / seconds, 0.4, 2) : 0.4;
 
     private static StringPlacement Of(Candidate way) =>
         way.Placement is StringChord chord ? chord.Lead : (StringPlacement)way.Placement;
 
-    private IEnumerable<Candidate> Single(Excerpt excerpt, int place, int midi, bool isAlone)
+    // Sounding keys of a note, the lowest first.
+    private static IReadOnlyList<int> KeysOf(Note note) =>
+        note.Heads is [{ Sounding: { } only }]
+            ? [only]
+            : [.. note.Heads.Where(h => h.Sounding is not null).Select(h => h.Sounding!.Value).Distinct().Order()];
+
+    private List<Candidate> Single(Excerpt excerpt, int place, int midi, bool isAlone)
     {
-        var note = excerpt.Steps[place].Note;
-        var written = note.Heads.FirstOrDefault(h => h.Sounding == midi)?.Written;
-        var stopped = _ways.Stopped(midi, written, note.Has("harmonic"));
-        return Opens(excerpt, place, midi, isAlone).Concat(ByStep(excerpt, place, stopped));
+        var isHarmonic = excerpt[place].Note.Has("harmonic");
+        var serves = isHarmonic || IsLeapt(excerpt[place]);
+        var ways = Opens(excerpt, place, midi, isAlone);
+        foreach (var way in _ways.Stopped(midi, WrittenOf(excerpt[place], midi), isHarmonic))
+            ways.Add(serves || Of(way).Node is null ? way : way with { Cost = way.Cost + StringCosts.HarmonicByStep });
+        return ways;
+    }
+
+    private static Pitch? WrittenOf(Step step, int midi)
+    {
+        foreach (var head in step.Note.Heads)
+            if (head.Sounding == midi)
+                return head.Written;
+        return null;
     }
 
     // An octave harmonic serves a leap; within a line a finger serves better.
-    private static IEnumerable<Candidate> ByStep(Excerpt excerpt, int place, IReadOnlyList<Candidate> ways)
-    {
-        var isHarmonic = excerpt.Steps[place].Note.Has("harmonic");
-        foreach (var way in ways)
-            yield return !isHarmonic && Of(way).Node is not null && !IsLeapt(excerpt, place)
-                ? way with
-                {
-                    Cost = way.Cost + StringCosts.HarmonicByStep,
-                }
-                : way;
-    }
-
-    private static bool IsLeapt(Excerpt excerpt, int place) =>
-        excerpt.Steps[place].Before is null || Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) >= LeapFrom;
+    private static bool IsLeapt(Step step) => step.Before is null || Math.Abs(step.Moves) >= LeapFrom;
 
     // An open string leaves the hand where it is: once for each place where it may be.
-    private IEnumerable<Candidate> Opens(Excerpt excerpt, int place, int midi, bool isAlone)
+    private List<Candidate> Opens(Excerpt excerpt, int place, int midi, bool isAlone)
     {
-        foreach (var s in _ways.Opens(midi))
+        var ways = new List<Candidate>(StringCosts.MostWays);
+        for (var s = 0; s < neck.Strings.Count; s++)
+        {
+            if (neck.Strings[s].Open != midi)
+                continue;
+            var own = (isAlone ? LongOpen(excerpt, place, s) : 0) + StringCosts.Open;
             foreach (var hand in HandsAround(excerpt, place))
-            {
-                var cost = (isAlone ? LongOpen(excerpt, place, s) : 0) + StringCosts.Open + (_ways.StayOf(hand) * StringCosts.StayOpen);
-                yield return new Candidate(_ways.Open(s, hand), Math.Round(cost, 3), "");
-            }
+                ways.Add(new Candidate(_ways.Open(s, hand), Math.Round(own + (_ways.StayOf(hand) * StringCosts.StayOpen), 3), ""));
+        }
+
+        return ways;
     }
 
     // Where the stopped notes before and after may hold the hand, home first.
     private List<HandPlace> HandsAround(Excerpt excerpt, int place)
     {
-        var hands = new List<HandPlace> { neck.FirstPosition };
-        foreach (var by in (int[])[-1, 1])
-        {
-            var at = place + by;
-            while (at >= 0 && at < excerpt.Steps.Count && excerpt.Steps[at].Chord is [var key] && _ways.IsOpen(key))
-                at += by;
-            if (at < 0 || at >= excerpt.Steps.Count || excerpt.Steps[at] is not { Chord: [.., var stopped] } step)
-                continue;
-            var ways = _ways.Stopped(stopped, step.Note.Heads.FirstOrDefault(h => h.Sounding == stopped)?.Written, false);
-            var most = hands.Count + (MostHands / 2);
-            for (var i = 0; i < ways.Count && hands.Count < most; i++)
-                if (Of(ways[i]) is { Node: null, Hand: { } hand } && !hands.Exists(h => ReferenceEquals(h, hand)))
-                    hands.Add(hand);
-        }
-
+        var hands = new List<HandPlace>(1 + MostHands) { neck.FirstPosition };
+        AddHands(hands, StoppedFrom(excerpt, place, -1));
+        AddHands(hands, StoppedFrom(excerpt, place, 1));
         return hands;
+    }
+
+    // The nearest step in a direction that cannot be played on an open string.
+    private Step? StoppedFrom(Excerpt excerpt, int place, int by)
+    {
+        var at = place + by;
+        while (at >= 0 && at < excerpt.Steps.Count && excerpt[at].Chord is [var key] && _ways.IsOpen(key))
+            at += by;
+        return at >= 0 && at < excerpt.Steps.Count ? excerpt[at] : null;
+    }
+
+    private void AddHands(List<HandPlace> hands, Step? step)
+    {
+        if (step is not { Chord: [.., var key] })
+            return;
+        var ways = _ways.Stopped(key, WrittenOf(step, key), false);
+        var most = hands.Count + (MostHands / 2);
+        for (var i = 0; i < ways.Count && hands.Count < most; i++)
+            if (Of(ways[i]) is { Node: null, Hand: { } hand } && !hands.Contains(hand))
+                hands.Add(hand);
     }
 
     // A long open string rings where a fourth finger could stand: on violin and viola; cello and bass like it.
@@ -179,7 +206,7 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     private StringContext ContextOf(Excerpt excerpt) => _contexts.GetValue(excerpt, e => new StringContext(e, neck, i => Alone(e, i)));
 
     private IReadOnlyList<Candidate> Alone(Excerpt excerpt, int place) =>
-        excerpt.Steps[place].Note.Heads is [{ Sounding: { } key, Written: var written }] ? _ways.Stopped(key, written, false) : [];
+        excerpt[place].Note.Heads is [{ Sounding: { } key, Written: var written }] ? _ways.Stopped(key, written, false) : [];
 
     // Untold, a player takes the open string; without one, the nearest finger of the first position.
     private static void MarkUsual(List<Candidate> ways)
@@ -199,20 +226,20 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     }
 
     private static bool Shifts(StringPlacement f, StringPlacement t) =>
-        f.Hand is not null && t.Hand is not null && (!ReferenceEquals(f.Hand, t.Hand) || (f.Node ?? 0) != (t.Node ?? 0));
+        f.Hand is not null && t.Hand is not null && (!ReferenceEquals(f.Hand, t.Hand) || f.Node != t.Node);
 
-    private static double ShiftOf(Excerpt excerpt, int place, StringPlacement f, StringPlacement t, double haste)
+    private static double ShiftOf(Step step, StringPlacement f, StringPlacement t, double haste)
     {
         if (t.IsOpen)
             return StringCosts.TooEarly;
         if (f.Node is not null || t.Node is not null)
             return StringCosts.ToHarmonic * haste;
         var isOne = f.Finger == t.Finger && f.String == t.String;
-        var isHalf = isOne && Math.Abs(excerpt.Steps[place].Key - excerpt.Steps[place - 1].Key) == 1;
+        var isHalf = isOne && Math.Abs(step.Moves) == 1;
         var move = (WayOf(t, isOne, isHalf) + (Math.Abs(f.Hand!.Offset - t.Hand!.Offset) * StringCosts.PerHalfStep)) * haste;
         var thumb = f.HasThumb == t.HasThumb ? 0 : StringCosts.SetsThumb;
         var height = f.Hand.Offset < t.Hand.Offset ? Height(t.Hand) : 0;
-        var slur = excerpt.Steps[place].SlurredFrom ? StringCosts.ShiftInSlur : 0;
+        var slur = step.SlurredFrom ? StringCosts.ShiftInSlur : 0;
         var way = f.IsOpen ? move * StringCosts.OverOpen : move + slur;
         var lands = t.Finger is 3 or 4 && !isOne ? StringCosts.LandsHigh : 0;
         return StringCosts.Moves + way + thumb + height + lands;
@@ -237,15 +264,11 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
     private static bool IsSameFinger(StringPlacement f, StringPlacement t) => !f.IsOpen && f.Finger == t.Finger;
 
     // Away and back is what slides; on in one direction is a chromatic line.
-    private static double SlideOf(Excerpt excerpt, int place, StringPlacement f, StringPlacement t)
+    private static double SlideOf(Step step, StringPlacement f, StringPlacement t)
     {
         if (f.Lie == t.Lie)
             return 0;
-        var steps = excerpt.Steps;
-        var returns =
-            (place >= 2 && steps[place - 2].Key == steps[place].Key)
-            || (place + 1 < steps.Count && steps[place + 1].Key == steps[place - 1].Key);
-        return returns ? StringCosts.Slide : StringCosts.SlideOn;
+        return step.IsAwayAndBack ? StringCosts.Slide : StringCosts.SlideOn;
     }
 
     // The bow rocks easily between a stopped string and an open one.
@@ -257,20 +280,11 @@ public sealed class StringTechnique(Neck neck, double home = 1) : ITechnique
         return StringCosts.PerCrossing * (f.IsOpen != t.IsOpen ? rocks : 1);
     }
 
-    // The hand of a cellist opens forward or back; one plain finger more does not tell which.
-    private static double FrameOf(StringPlacement f, StringPlacement t) =>
-        (f.IsOpen || t.IsOpen ? (null, null) : (FrameOf(f), FrameOf(t))) switch
-        {
-            (null, _) or (_, null) => 0,
-            (Lie.Back, Lie.Forward) or (Lie.Forward, Lie.Back) => StringCosts.OppositeFrame,
-            var (a, b) => a == b ? 0 : StringCosts.OtherFrame,
-        };
-
-    private static Lie? FrameOf(StringPlacement p) =>
-        p switch
-        {
-            { Lie: Lie.Low or Lie.High } => null,
-            { Finger: 1, Lie: Lie.Plain } => null,
-            _ => p.Lie,
-        };
+    // The hand opens or closes between two of its fingers.
+    private static double FrameOf(StringPlacement f, StringPlacement t)
+    {
+        if (f.Frame is not { } before || t.Frame is not { } now || before == now)
+            return 0;
+        return before == Lie.Plain || now == Lie.Plain ? StringCosts.OtherFrame : StringCosts.OppositeFrame;
+    }
 }

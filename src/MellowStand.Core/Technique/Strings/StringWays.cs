@@ -19,6 +19,7 @@ internal sealed class StringWays(Neck neck, double home)
     // Half steps of the node above the open string, and what sounds there.
     private static readonly (int Node, int Sounds)[] Nodes = [(OctaveNode, 12), (7, 19), (5, 24)];
 
+    private readonly HashSet<int> _opens = [.. neck.Strings.Select(s => s.Open)];
     private readonly ConcurrentDictionary<(int Midi, int Letter, bool Harmonic), IReadOnlyList<Candidate>> _known = new();
 
     /// <summary>Stopped notes and harmonics of a sounding key, the cheapest first, without what is never taken.</summary>
@@ -45,7 +46,7 @@ internal sealed class StringWays(Neck neck, double home)
     }
 
     /// <summary>True where a key is that of an open string.</summary>
-    public bool IsOpen(int midi) => neck.Strings.Any(s => s.Open == midi);
+    public bool IsOpen(int midi) => _opens.Contains(midi);
 
     /// <summary>The open strings that sound a key.</summary>
     public IEnumerable<int> Opens(int midi) => Enumerable.Range(0, neck.Strings.Count).Where(s => neck.Strings[s].Open == midi);
