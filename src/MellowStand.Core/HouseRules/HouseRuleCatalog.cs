@@ -49,6 +49,12 @@ public static class HouseRuleCatalog
             "free|wherever the hand lies best"
         ),
         Rule("bass-positions", "How are bass positions numbered?", "small-steps|many small steps", "six|six larger ones"),
+        Rule(
+            "slide-attachment",
+            "When does a trombone's attachment serve?",
+            "throws-and-slurs|for a long throw, and where it makes a slur natural",
+            "throws|for a long throw only, as in the first years"
+        ),
         Rule("mallets", "How do mallets begin?", "alternate|alternate from either hand", "right-leads|right hand leads"),
         Rule("two-slurs", "Which of two printed slurs wins?", "longer|the longer", "shorter|the shorter", "edition|as this edition has it"),
         Rule(

@@ -60,7 +60,7 @@ public static class TechniqueCatalog
             Keyed keys => Woodwind(i, keys, h),
             Valved valves => Valves(i, valves, h),
             HornValves => Horn(i, h),
-            Slid slide => Slide(i, slide.HasAttachment || h.Has("f-attachment"), h.Has("second-attachment")),
+            Slid slide => Slide(i, slide.HasAttachment || h.Has("f-attachment"), h.Has("second-attachment"), house),
             Bowed => Strings(i, h, house),
             StruckBars => new TechniqueSetup(new StickTechnique(h.Has("four-mallets")), null),
             StruckSkins => new TechniqueSetup(new SnareTechnique(), null),
@@ -91,9 +91,9 @@ public static class TechniqueCatalog
         return new TechniqueSetup(horn, new(() => ComputedCharts.Valves(i, 3, h.Has("b-flat-side"), horn.Of)));
     }
 
-    private static TechniqueSetup Slide(Instrument i, bool attachment, bool second)
+    private static TechniqueSetup Slide(Instrument i, bool attachment, bool second, House house)
     {
-        var slide = new SlideTechnique(attachment, second);
+        var slide = new SlideTechnique(attachment, second, house["slide-attachment"] == "throws-and-slurs");
         return new TechniqueSetup(slide, new(() => ComputedCharts.Slide(i, (_, sounding) => slide.Of(sounding))));
     }
 

@@ -112,6 +112,18 @@ public sealed class TeachersTests
         Assert.True(Elsewhere("by-need") <= Elsewhere("free"));
     }
 
+    /// <summary>First years learn the slide before the attachment: it serves the long throw only.</summary>
+    [Theory]
+    [InlineData("key:Bb tempo:q=80 | Bb3h C4q[ D4q] | Bb3w", 1, "F1", "3")]
+    [InlineData("key:Bb tempo:q=108 | Bb2e C3e Bb2e C3e Bb2h", 1, "F1", "F1")]
+    public void The_attachment_serves_as_the_house_says(string music, int place, string shipped, string throws)
+    {
+        string Code(House house) =>
+            RuleOfThumbTests.Solve("Trombone with F attachment", music, house).Solution.Choices.Single(c => c.Place == place).Way.Code;
+        Assert.Equal(shipped, Code(House.Default));
+        Assert.Equal(throws, Code(House.Default.With("slide-attachment", "throws")));
+    }
+
     [Fact]
     public void A_new_position_is_named_over_its_first_note_and_where_the_hand_is_back()
     {

@@ -10,7 +10,9 @@ namespace MellowStand.Core.Technique.Slide;
 /// together give a tube in D, on which five positions lie: its codes are <c>D1</c> to <c>D5</c>.</remarks>
 /// <param name="attachment">True with an F attachment.</param>
 /// <param name="second">True with a second valve.</param>
-public sealed class SlideTechnique(bool attachment, bool second = false) : ITechnique
+/// <param name="sparesSlurs">False where the attachment serves a long throw only, not the slur: players of the first years learn the slide
+/// first (common practice, no published source).</param>
+public sealed class SlideTechnique(bool attachment, bool second = false, bool sparesSlurs = true) : ITechnique
 {
     private const int OpenBb = 34;
     private const int OpenF = 29;
@@ -39,7 +41,8 @@ public sealed class SlideTechnique(bool attachment, bool second = false) : ITech
             return IsQuick(excerpt, place) ? other : other with { Cost = other.Cost + SlideCosts.Double };
         if (plain.Position >= SlideCosts.LongThrow)
             return IsSlow(excerpt, place) ? other with { Cost = other.Cost + SlideCosts.SlowAttachment } : other;
-        return Of(other).Position == 1 && plain.Position >= SlideCosts.Third && SparesTongue(excerpt, place, plain)
+        var isLight = Of(other).Position == 1 && plain.Position >= SlideCosts.Third;
+        return isLight && sparesSlurs && SparesTongue(excerpt, place, plain)
             ? other with
             {
                 Cost = other.Cost - SlideCosts.LegatoTongue,
