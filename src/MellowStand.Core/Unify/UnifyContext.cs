@@ -4,6 +4,7 @@ using MellowStand.Core.Decisions;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Study;
 
 namespace MellowStand.Core.Unify;
 
@@ -19,6 +20,7 @@ public sealed class UnifyContext(
     Func<Part, Instrument?>? instrument = null
 )
 {
+    private IReadOnlyList<KeyStretch>? _keys;
     private readonly Dictionary<string, bool> _struck = [];
     private readonly Dictionary<string, Sustain> _sustain = [];
     private readonly Dictionary<string, Family> _family = [];
@@ -57,6 +59,23 @@ public sealed class UnifyContext(
                 placed.Add(new PlacedWord(d.Onset, d.Text, word.Sign, placed.Count > 0 ? placed[^1].Sign : PlayingWords.UsualOf(group)));
         return _words[(part.Id, group)] = placed;
     }
+
+    /// <summary>The word of a group that is in force in a part, or null before the first.</summary>
+    internal PlacedWord? WordAt(Part part, string group, Fraction onset)
+    {
+        var words = WordsOf(part, group);
+        var next = words.PlaceFrom(w => w.Onset, onset);
+        while (next < words.Count && words[next].Onset == onset)
+            next++;
+        return next == 0 ? null : words[next - 1];
+    }
+
+    /// <summary>True where a part's strings are plucked.</summary>
+    internal bool IsPlucked(Part part, Fraction onset) =>
+        SustainOf(part) == Sustain.Bow && WordAt(part, PlayingWords.Bow, onset)?.Sign == PlayingWords.Plucked;
+
+    /// <summary>The keys that the score is in.</summary>
+    internal IReadOnlyList<KeyStretch> Keys => _keys ??= KeyFinder.Stretches(score);
 
     /// <summary>True for an instrument that is struck: separation is not written for it.</summary>
     public bool IsStruck(Part part)
@@ -111,7 +130,14 @@ public sealed class UnifyContext(
             line.Notes.Min(row => row[from].MeasureIndex),
             line.Notes.Max(row => row[to].MeasureIndex),
             readings,
-            proposal,
+            Writing(proposal, changes),
             changes
         );
+
+    // Only the parts that something is written into.
+    private static Proposal Writing(Proposal proposal, IReadOnlyDictionary<string, IReadOnlyList<MarkChange>> changes)
+    {
+        var written = changes.GetValueOrDefault(proposal.Mark) ?? [];
+        return written.Count == 0 ? proposal : proposal with { Parts = [.. proposal.Parts.Where(p => written.Any(c => c.Part == p))] };
+    }
 }

@@ -36,6 +36,7 @@ public sealed partial class CasebookTests
                 "window" => Window(layer, rest),
                 "cut" => Cut(layer, rest),
                 "counting" => Counting(layer, rest),
+                _ when UnifyChecks.Knows(what) => UnifyChecks.Problem(layer.Current, music, what, rest),
                 _ => HandChecks.Problem(layer, what, rest),
             };
             Assert.True(problem is null, $"{check}\n{music.Why}\nbut {problem}");
@@ -128,7 +129,7 @@ public sealed partial class CasebookTests
     internal static (string First, string Others) Parted(string text)
     {
         var space = text.IndexOf(' ', StringComparison.Ordinal);
-        return (text[..space], text[(space + 1)..]);
+        return space < 0 ? (text, "") : (text[..space], text[(space + 1)..]);
     }
 
     [GeneratedRegex(@"^(?<rules>\S+) (?<from>\d+)-(?<to>\d+)( part:(?<part>\d))?( (?<words>.*))?$")]

@@ -11,6 +11,12 @@ public sealed class PitchDifferences : IDifferenceRule
     private const double Again = 1.6;
     private const double InChord = 0.8;
     private const double InKey = 0.6;
+    private const double InMeasure = 0.8;
+    private const int Subtonic = 10;
+
+    private static readonly int[] Major = [0, 2, 4, 5, 7, 9, 11];
+
+    private static readonly int[] Minor = [0, 2, 3, 5, 7, 8, 9, 10, 11];
 
     private static readonly Fraction LongestBefore = 8;
 
@@ -37,7 +43,7 @@ public sealed class PitchDifferences : IDifferenceRule
         }
     }
 
-    // The same music elsewhere, the chord at the moment, and the signature.
+    // The same music elsewhere, the chord at the moment, the key, and the measure.
     private static IEnumerable<Reason> Reasons(UnifyContext context, SharedLine line, int i, List<int> classes, List<Reading> readings)
     {
         var elsewhere = Elsewhere(context, line, i);
@@ -52,15 +58,36 @@ public sealed class PitchDifferences : IDifferenceRule
             .ToHashSet();
         if (Alone(classes, readings, sounding.Contains) is { } inChord)
             yield return new Reason(inChord, InChord, "around", $"Other parts sound {inChord} at the same moment.");
-        var key = context
-            .Score.Parts.Where(p => p.Transposition.Chromatic % 12 == 0)
-            .Select(p => p.Measures[line.Notes[0][i].MeasureIndex].Key)
-            .FirstOrDefault();
-        if (
-            key is not null
-            && Alone(classes, readings, c => Enum.GetValues<Step>().Any(s => new Pitch(s, key.AlterOf(s), 4).Midi % 12 == c)) is { } inKey
-        )
-            yield return new Reason(inKey, InKey, "pattern", $"{inKey} is in the signature.");
+        if (Alone(classes, readings, c => IsInKey(context, line, i, c)) is { } inKey)
+            yield return new Reason(inKey, InKey, "pattern", $"{inKey} is in the key.");
+        if (Earlier(line, i, readings) is { } carried)
+            yield return new Reason(carried, InMeasure, "pattern", $"Earlier in the measure it is {carried} in all parts.");
+    }
+
+    // In a minor key the leading note belongs to it where the tonic follows, and both sevenths elsewhere.
+    private static bool IsInKey(UnifyContext context, SharedLine line, int i, int pitchClass)
+    {
+        var measure = line.Notes[0][i].MeasureIndex;
+        if (context.Keys.FirstOrDefault(k => k.From <= measure && measure <= k.To) is not { } key)
+            return false;
+        var degree = (pitchClass - key.Tonic + 12) % 12;
+        if (!key.IsMinor)
+            return Major.Contains(degree);
+        var next = i + 1 < line.Notes[0].Count ? (line.Notes[0][i + 1].TopSounding!.Value - key.Tonic + 120) % 12 : -1;
+        return next == 0 && degree == Subtonic ? false : Minor.Contains(degree);
+    }
+
+    // What all parts have on the same letter just before, in the same measure.
+    private static string? Earlier(SharedLine line, int i, List<Reading> readings)
+    {
+        for (var j = i - 1; j >= 0 && line.Notes[0][j].MeasureIndex == line.Notes[0][i].MeasureIndex; j--)
+        {
+            var names = line.Voices.Select((v, k) => Signed(ConcertPitch.Of(v.Part, line.Notes[k][j]).Name)).Distinct().ToList();
+            if (names is [var one] && readings.Exists(r => r.Has[0] == one[0]))
+                return readings.Exists(r => r.Has == one) ? one : null;
+        }
+
+        return null;
     }
 
     // The reading for which alone something holds.

@@ -7,7 +7,8 @@ namespace MellowStand.Core.Unify;
 /// <summary>Slurs of a line that are missing, longer, shorter, split or joined in some parts.</summary>
 /// <remarks>Slurs that overlap in any of the parts are one entry. Between strings and winds a slur may be meant differently, phrase against
 /// bow stroke: where each of the two agrees within itself, they are one entry of both; where one of them does not, it is compared by
-/// itself, so that no bowing is mended by a phrase. Common practice, no published source.</remarks>
+/// itself, so that no bowing is mended by a phrase. What is struck has no slurs, and a singer's slur is a syllable: it is compared with
+/// singers only. Common practice, no published source.</remarks>
 public sealed class SlurDifferences : IDifferenceRule
 {
     private const double House = 0.7;
@@ -16,7 +17,14 @@ public sealed class SlurDifferences : IDifferenceRule
     public string Kind => "slur";
 
     /// <inheritdoc/>
-    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
+    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line) =>
+        line
+            .Voices.Where(v => !context.IsStruck(v.Part))
+            .GroupBy(v => context.FamilyOf(v.Part) == Family.Voice)
+            .Where(g => g.Count() > 1)
+            .SelectMany(g => InLine(context, line.Only(g.Contains)));
+
+    private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line)
     {
         var spans = line.Voices.Select((v, i) => SpansIn(context, v, line.Notes[i])).ToList();
         var next = new int[spans.Count];
@@ -112,7 +120,11 @@ public sealed class SlurDifferences : IDifferenceRule
             .Words.Select((w, i) => (w, Shape: UnifyContext.SlursOf(p.Line.Voices[i]).Shape(p.Line.Notes[i][p.From], p.To - p.From)))
             .DistinctBy(x => x.Shape)
             .ToDictionary(x => x.Shape, x => x.w);
-        var told = new LineReasons(p.Line, (k, n) => UnifyContext.SlursOf(p.Line.Voices[k]).Shape(n, p.To - p.From))
+        var told = new LineReasons(
+            p.Line,
+            (k, n) => UnifyContext.SlursOf(p.Line.Voices[k]).Shape(n, p.To - p.From),
+            (k, n) => UnifyContext.SlursOf(p.Line.Voices[k]).Begins(n)
+        )
             .At([.. Enumerable.Range(p.From, p.To - p.From + 1)], besides: false)
             .Where(r => r.For is null || shapes.ContainsKey(r.For))
             .Select(r => r.For is null ? r : r with { For = shapes[r.For] });

@@ -53,6 +53,10 @@ internal sealed class SlurPlaces
         );
     }
 
+    /// <summary>How far the slurs go that begin at a note, in notes; empty where none begins.</summary>
+    public string Begins(Note first) =>
+        PlaceOf(first) is { } start && _byFrom.Contains(start) ? string.Join(' ', _byFrom[start].Select(s => s.To - start)) : "";
+
     private SlurPlace? Of(Slur slur, VoiceLine voice) =>
         Struck(slur.From, voice) is { } from && Struck(slur.To, voice) is { } to && to > from
             ? new SlurPlace(from, to, slur.From, slur.To)

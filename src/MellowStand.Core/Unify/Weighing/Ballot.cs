@@ -20,6 +20,8 @@ internal sealed class Ballot(UnifyContext context, string kind, IReadOnlyList<Re
     private const double Leads = 0.4;
 
     private const double OneIsMeant = 0.002;
+    // A wrong note against two right ones of one line is a clash that nobody writes.
+    private const double ClashIsMeant = 0.0002;
     private const double SomeAreMeant = 0.008;
     private const double FamiliesAreMeant = 0.04;
 
@@ -85,12 +87,14 @@ internal sealed class Ballot(UnifyContext context, string kind, IReadOnlyList<Re
         get
         {
             if (kind is "pitch" or "rhythm")
-                return OneIsMeant / 2;
+                return kind == "pitch" && IsOneAgainstMore() ? ClashIsMeant : OneIsMeant / 2;
             if (FollowsFamilies())
                 return FamiliesAreMeant;
             return Voters.Count - Voters.GroupBy(r => r.Has).Max(g => g.Count()) > 1 ? SomeAreMeant : OneIsMeant;
         }
     }
+
+    private bool IsOneAgainstMore() => Voters.Count > 2 && Voters.GroupBy(r => r.Has).Max(g => g.Count()) == Voters.Count - 1;
 
     // Bows against breath, or struck against blown: each wholly on one side.
     private bool FollowsFamilies()

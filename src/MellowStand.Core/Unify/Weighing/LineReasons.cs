@@ -6,13 +6,18 @@ namespace MellowStand.Core.Unify;
 /// <param name="line">The line.</param>
 /// <param name="reading">What the part of the given voice (place in the line) has at one of its notes, in the words of the
 /// readings.</param>
-internal sealed class LineReasons(SharedLine line, Func<int, Note, string> reading)
+/// <param name="begins">What it has that begins at one of its notes, however far it goes; null where that is the reading.</param>
+internal sealed class LineReasons(SharedLine line, Func<int, Note, string> reading, Func<int, Note, string>? begins = null)
 {
     private const int Around = 4;
     private const double Beside = 0.9;
     private const double Alike = 0.8;
     private const double Again = 1.1;
     private const double SplitAgain = 1.5;
+    private const double AsOthers = 1.2;
+    private const double OwnWay = 1;
+    private const int LeastHabit = 3;
+    private const int LeastOwn = 2;
     private const int Most = 3;
 
     private static readonly Fraction LongestGap = 1;
@@ -21,7 +26,7 @@ internal sealed class LineReasons(SharedLine line, Func<int, Note, string> readi
     /// <param name="places">Places in the line that differ alike.</param>
     /// <param name="besides">True for marks that stand on several notes in a row, so that the notes beside tell.</param>
     public IEnumerable<Reason> At(IReadOnlyList<int> places, bool besides) =>
-        (besides ? Neighbours(places) : []).Concat(Similar(places)).Concat(Elsewhere(places[0]));
+        (besides ? Neighbours(places) : []).Concat(Similar(places)).Concat(Habit(places)).Concat(Elsewhere(places[0]));
 
     private IEnumerable<Reason> Neighbours(IReadOnlyList<int> places)
     {
@@ -58,6 +63,33 @@ internal sealed class LineReasons(SharedLine line, Func<int, Note, string> readi
                 has =>
                     has.Length == 0 ? "The same figure is plain in the measures around." : "The same figure has it in the measures around."
             );
+    }
+
+    // One part against others that agree: what it prints everywhere else where they print something is the strongest witness.
+    private IEnumerable<Reason> Habit(IReadOnlyList<int> places)
+    {
+        var here = line.Notes.Select((row, k) => reading(k, row[places[0]])).ToList();
+        var sides = here.Select((has, k) => (has, k)).GroupBy(x => x.has, x => x.k).OrderBy(g => g.Count()).ToList();
+        if (sides.Count != 2 || sides[0].Count() > 1 || sides[1].Count() < 2)
+            yield break;
+        var (alone, others) = (sides[0].Single(), sides[1].ToList());
+        var (alike, unlike) = (0, 0);
+        var has = begins ?? reading;
+        foreach (var j in InMeasuresAround(places[0]).Where(j => !places.Contains(j)))
+        {
+            var theirs = has(others[0], line.Notes[others[0]][j]);
+            if (theirs.Length == 0 || others.Exists(k => has(k, line.Notes[k][j]) != theirs))
+                continue;
+            if (has(alone, line.Notes[alone][j]) == theirs)
+                alike++;
+            else
+                unlike++;
+        }
+
+        if (alike >= LeastHabit && unlike == 0)
+            yield return new Reason(sides[1].Key, AsOthers, "pattern", "Everywhere around, that part prints what the others print.");
+        if (alike == 0 && unlike >= LeastOwn)
+            yield return new Reason(null, OwnWay * Math.Min(unlike, Most), "split", "That part differs everywhere around.");
     }
 
     // Places of the line no more than some measures away.

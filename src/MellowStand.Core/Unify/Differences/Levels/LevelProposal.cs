@@ -12,6 +12,8 @@ internal static class LevelProposal
     private const int LongAgo = 6;
     private const int LeastAround = 3;
     private const double Newer = 1.2;
+    private const double NewLevel = 1.3;
+    private const double Arrival = 1.2;
     private const double AroundWeight = 0.8;
     private const double BalanceWeight = 0.5;
 
@@ -28,7 +30,10 @@ internal static class LevelProposal
                     (IReadOnlyList<MarkChange>)
                         [.. mismatch.Readings.Where((_, i) => words[i] != has).SelectMany(r => LevelSigns.Changes(r, has))]
             );
-        var reasons = Aged(mismatch, words).Concat(Around(context, mismatch, words)).Concat(Balance(context, mismatch, readings));
+        var reasons = Aged(mismatch, words)
+            .Concat(Arrives(mismatch, words))
+            .Concat(Around(context, mismatch, words))
+            .Concat(Balance(context, mismatch, readings));
         // Where nobody prints a level at the moment, parts only meet with what each had before: that is looked at, never taken unseen.
         var proposal = new Ballot(context, "dynamic", readings)
             .With(reasons)
@@ -53,6 +58,24 @@ internal static class LevelProposal
         var age = mismatch.Readings.Where((_, i) => isOld[i]).Max(Age);
         yield return new Reason(fresh[0], Newer, "newest", $"The other dynamic has stood for {age} measures; what is printed now counts.");
     }
+
+    // One new level against none: what goes on in the others was printed before; a hairpin that leads there asks for a level.
+    private static IEnumerable<Reason> Arrives(LevelMismatch mismatch, List<string> words)
+    {
+        var printed = mismatch.Readings.Where(r => r.Printed.Count > 0).ToList();
+        if (mismatch.IsEntry || printed.Count == 0 || printed.Count == words.Count || words.Distinct().Count() != 2)
+            yield break;
+        var level = printed[0].Told;
+        if (DynamicLevels.LevelAfter(level) is null)
+            yield break;
+        yield return new Reason(level, NewLevel, "newest", $"{level} is printed here; what goes on in the others was printed before.");
+        var leads = mismatch.Readings.Count(r => r.Part.Hairpins.Any(h => LeadsTo(h, r.Note)));
+        if (leads > printed.Count)
+            yield return new Reason(level, Arrival, "around", $"A hairpin leads to it, and {level} is where it arrives.");
+    }
+
+    private static bool LeadsTo(Hairpin hairpin, Note note) =>
+        hairpin.From < note.Onset && hairpin.To <= note.Onset && note.Onset - hairpin.To <= 1;
 
     private static IEnumerable<Reason> Around(UnifyContext context, LevelMismatch mismatch, List<string> words)
     {

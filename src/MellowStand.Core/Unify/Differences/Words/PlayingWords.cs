@@ -14,6 +14,10 @@ internal static class PlayingWords
 {
     public const string Bow = "bow";
     public const string Mute = "mute";
+
+    /// <summary>The sign of plucked strings.</summary>
+    public const string Plucked = "pizz.";
+
     public const string Desk = "desk";
 
     // What holds before the first word of a group.

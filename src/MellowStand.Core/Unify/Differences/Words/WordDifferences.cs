@@ -10,6 +10,8 @@ namespace MellowStand.Core.Unify;
 /// often meant, so that no word is taken away or written in unseen. Common practice, no published source.</remarks>
 public sealed class WordDifferences : IDifferenceRule
 {
+    private const double Newer = 1.6;
+
     /// <inheritdoc/>
     public string Kind => "articulation";
 
@@ -30,13 +32,12 @@ public sealed class WordDifferences : IDifferenceRule
 
     private IEnumerable<Difference> InGroup(UnifyContext context, SharedLine line, string group)
     {
-        var words = line.Voices.Select(v => context.WordsOf(v.Part, group)).ToList();
-        if (line.Voices.Count < 2 || words.All(w => w.Count == 0))
+        if (line.Voices.Count < 2 || line.Voices.All(v => context.WordsOf(v.Part, group).Count == 0))
             yield break;
         List<string>? running = null;
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
-            var now = words.Select((w, k) => InForce(w, line.Notes[k][i].Onset)).ToList();
+            var now = line.Voices.Select((v, k) => context.WordAt(v.Part, group, line.Notes[k][i].Onset)).ToList();
             var signs = now.Select(w => w?.Sign ?? PlayingWords.UsualOf(group)).ToList();
             var differs = signs.Distinct().Count() > 1;
             if (differs && (running is null || !running.SequenceEqual(signs)))
@@ -61,7 +62,7 @@ public sealed class WordDifferences : IDifferenceRule
                                 .SelectMany(k => Changes(line.Voices[k].Part, line.Notes[k][place], now[k], s)),
                         ]
             );
-        var proposal = new Ballot(context, Kind, readings).Decide().AtMost(Sureness.Likely);
+        var proposal = new Ballot(context, Kind, readings).With(Newest(line, place, now, signs)).Decide().AtMost(Sureness.Likely);
         var kind = group == PlayingWords.Bow ? "bowing" : Kind;
         return context.Difference($"{Name} {group}", kind, line, place, place, readings, changes, proposal) with
         {
@@ -73,6 +74,17 @@ public sealed class WordDifferences : IDifferenceRule
         };
     }
 
+    // A word that is printed here says more than the one before it that goes on elsewhere.
+    private static IEnumerable<Reason> Newest(SharedLine line, int place, List<PlacedWord?> now, List<string> signs)
+    {
+        var printed = signs.Where((_, k) => IsNew(line.Notes[k], place, now[k])).Distinct().ToList();
+        if (printed is [{ Length: > 0 } one])
+            yield return new Reason(one, Newer, "newest", $"{one} is printed here; what goes on in the others was printed before.");
+    }
+
+    private static bool IsNew(IReadOnlyList<Note> row, int place, PlacedWord? word) =>
+        word is not null && word.Onset <= row[place].Onset && (place == 0 || word.Onset > row[place - 1].Onset);
+
     // A word of now is taken away where it stands; one of long ago is answered.
     private static IEnumerable<MarkChange> Changes(Part part, Note note, PlacedWord? now, string sign)
     {
@@ -81,14 +93,6 @@ public sealed class WordDifferences : IDifferenceRule
             yield return new MarkChange(part.Id, [note.Id], [], [new Mark("words", now!.Text)]);
         if (sign.Length > 0 && (!standsHere || now!.Before != sign))
             yield return new MarkChange(part.Id, [note.Id], [new Mark("words", sign)], []);
-    }
-
-    private static PlacedWord? InForce(IReadOnlyList<PlacedWord> words, Fraction onset)
-    {
-        var next = words.PlaceFrom(w => w.Onset, onset);
-        while (next < words.Count && words[next].Onset == onset)
-            next++;
-        return next == 0 ? null : words[next - 1];
     }
 }
 

@@ -19,13 +19,34 @@ public abstract class NoteMarkDifferences : IDifferenceRule
     /// <summary>The marks that a part can have at all; empty for a part that the comparison passes over.</summary>
     protected virtual IReadOnlyList<string> NamesFor(UnifyContext context, Part part) => Names;
 
+    /// <summary>Those of them that a note can have.</summary>
+    /// <param name="context">What the rules share.</param>
+    /// <param name="voice">The note's voice.</param>
+    /// <param name="note">The note.</param>
+    /// <param name="shortest">The shortest of the notes that are compared with it.</param>
+    /// <param name="names">The marks that its part can have.</param>
+    protected virtual IReadOnlyList<string> NamesAt(
+        UnifyContext context,
+        VoiceLine voice,
+        Note note,
+        Fraction shortest,
+        IReadOnlyList<string> names
+    ) => names;
+
+    /// <summary>Which voices are compared with each other, as what they are asked by; all, unless a kind says otherwise.</summary>
+    protected virtual string AskedBy(UnifyContext context, VoiceLine voice) => "";
+
     /// <inheritdoc/>
-    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
+    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line) =>
+        line
+            .Voices.Where(v => NamesFor(context, v.Part).Count > 0)
+            .GroupBy(v => AskedBy(context, v))
+            .Where(g => g.Count() > 1)
+            .SelectMany(g => InLine(context, line.Only(g.Contains)));
+
+    private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line)
     {
-        if (line.Voices.Select(v => NamesFor(context, v.Part).Count > 0).Count(has => has) < 2)
-            yield break;
-        line = line.Only(v => NamesFor(context, v.Part).Count > 0);
-        var can = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
+        var names = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
         var open = new Dictionary<string, Run>();
         var done = new List<Run>();
         for (var i = 0; i < line.Notes[0].Count; i++)
@@ -34,17 +55,26 @@ public abstract class NoteMarkDifferences : IDifferenceRule
                 continue;
             var readings = line.Notes.Select(row => ReadingOf(Carrier(row[i]))).ToList();
             var measure = line.Notes[0][i].MeasureIndex;
+            if (readings.TrueForAll(r => r == readings[0]))
+                continue;
+            var can = CanAt(context, line, i, names);
             if (Agree(can, readings))
                 continue;
-            var key = string.Join('|', readings);
+            var key = string.Join('|', readings.Zip(can, (r, c) => $"{r} {c.Count}"));
             if (!open.TryGetValue(key, out var run) || measure > run.LastMeasure + 1)
-                done.Add(open[key] = run = new Run(readings));
+                done.Add(open[key] = run = new Run(readings, can));
 
             run.Add(i, measure);
         }
 
         foreach (var run in done)
             yield return ToDifference(context, line, run);
+    }
+
+    private List<IReadOnlyList<string>> CanAt(UnifyContext context, SharedLine line, int place, List<IReadOnlyList<string>> names)
+    {
+        var shortest = line.Notes.Min(row => row[place].SoundingDuration);
+        return [.. line.Voices.Select((v, k) => NamesAt(context, v, line.Notes[k][place], shortest, names[k]))];
     }
 
     // Most notes carry nothing.
@@ -96,13 +126,13 @@ public abstract class NoteMarkDifferences : IDifferenceRule
                     (IReadOnlyList<MarkChange>)
                         [
                             .. readings
-                                .Select((r, k) => (Reading: r, Row: line.Notes[k]))
+                                .Select((r, k) => (Reading: r, Row: line.Notes[k], Can: run.Can[k]))
                                 .Where(x => x.Reading.Has != has)
-                                .Select(x => Change(context, x.Reading, [.. run.Places.Select(i => Carrier(x.Row[i]).Id)], has))
+                                .Select(x => Change(x.Reading, x.Can, [.. run.Places.Select(i => Carrier(x.Row[i]).Id)], has))
                                 .Where(c => c.Added.Count + c.Removed.Count > 0),
                         ]
             );
-        var proposal = new Ballot(context, Kind, readings, Voters(context, readings))
+        var proposal = new Ballot(context, Kind, readings, Voters(readings, run.Can))
             .With(new LineReasons(line, (_, n) => ReadingOf(Carrier(n))).At(run.Places, run.Readings.Any(GoesOn)))
             .Decide();
         return context.Difference(Name, Kind, line, run.Places[0], run.Places[^1], readings, changes, proposal);
@@ -125,17 +155,16 @@ public abstract class NoteMarkDifferences : IDifferenceRule
     /// <summary>True for a reading that stands on several notes in a row as a rule, so that the notes beside it tell of it.</summary>
     protected virtual bool GoesOn(string reading) => false;
 
-    // A part that cannot print what is in question says nothing by leaving it out.
-    private List<Reading> Voters(UnifyContext context, List<Reading> readings)
+    // A note that cannot have what is in question says nothing by leaving it out.
+    private static List<Reading> Voters(List<Reading> readings, List<IReadOnlyList<string>> can)
     {
         var asked = readings.SelectMany(r => Marks(r.Has)).Select(m => m.Name).ToHashSet();
-        var able = readings.Where(r => asked.All(NamesFor(context, context.Score.FindPart(r.Part)!).Contains)).ToList();
+        var able = readings.Where((_, k) => asked.All(can[k].Contains)).ToList();
         return able.Select(r => r.Has).Distinct().Count() > 1 ? able : readings;
     }
 
-    private MarkChange Change(UnifyContext context, Reading reading, IReadOnlyList<string> notes, string to)
+    private static MarkChange Change(Reading reading, IReadOnlyList<string> can, IReadOnlyList<string> notes, string to)
     {
-        var can = NamesFor(context, context.Score.FindPart(reading.Part)!);
         var has = Marks(reading.Has);
         var wants = Marks(to).Where(m => can.Contains(m.Name)).ToList();
         return new MarkChange(reading.Part, notes, [.. wants.Except(has)], [.. has.Except(wants)]);
@@ -143,9 +172,12 @@ public abstract class NoteMarkDifferences : IDifferenceRule
 
     private static IEnumerable<Mark> Marks(string reading) => reading.Split('+', StringSplitOptions.RemoveEmptyEntries).Select(Mark.Parse);
 
-    private sealed class Run(List<string> readings)
+    private sealed class Run(List<string> readings, List<IReadOnlyList<string>> can)
     {
         public List<string> Readings => readings;
+
+        // The marks that the notes of each voice can have.
+        public List<IReadOnlyList<string>> Can => can;
 
         public List<int> Places { get; } = [];
 
