@@ -16,7 +16,7 @@ public sealed class Comparison
         (_shared, _related) = (shared, related);
         var differences = OneCauseOneEntry.Of(context, shared.SelectMany(l => l.All).DistinctBy(d => d.Id)).ToList();
         differences.AddRange(RelatedDifferences.Find(related, differences));
-        differences = MeantStretches.Merge(context, differences);
+        differences = OwnLayers.Absorb(MeantStretches.Merge(context, differences));
         Lines = [.. shared.Concat(related).Select(l => l.Line).OrderBy(l => l.Notes[0][0].Onset)];
         Differences = [.. differences.OrderBy(d => d.From).ThenBy(d => d.To)];
         _byNote = new(() =>

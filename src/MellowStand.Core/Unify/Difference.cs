@@ -46,6 +46,9 @@ public sealed record Difference(
     /// <summary>True for a difference that is likely meant: told with a lower rank, and not counted.</summary>
     public bool IsNote { get; init; }
 
+    /// <summary>For an entry that tells of a layer of the music, the part that has it.</summary>
+    internal string? LayerOf { get; init; }
+
     /// <summary>What stands behind it, so that one cause is told once however many lines it crosses.</summary>
     internal IReadOnlyList<string> Causes { get; init; } = [];
 

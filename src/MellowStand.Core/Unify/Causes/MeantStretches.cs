@@ -3,8 +3,8 @@ namespace MellowStand.Core.Unify;
 /// <summary>Parts that differ in one and the same way for measures on end mean it: strings bow where winds phrase, two voices of the
 /// composition have marks of their own. One note of lower rank for the stretch, with nothing to overwrite.</summary>
 /// <remarks>At least three differences of a kind over at least three measures, with the same parts on either side and more than one part
-/// on each, or strings against winds, or one part that never prints what the others print (<see cref="OwnLayer"/>). Common practice, no
-/// published source; the bounds are ours.</remarks>
+/// on each, or strings against winds. One part in a way of its own: <see cref="OwnLayers"/>. Common practice, no published source; the
+/// bounds are ours.</remarks>
 internal static class MeantStretches
 {
     private const int LeastDifferences = 3;
@@ -15,13 +15,11 @@ internal static class MeantStretches
     public static List<Difference> Merge(UnifyContext context, List<Difference> differences)
     {
         var split = differences
-            .Where(d => !d.IsNote && d.Kind is "slur" or "articulation" or "hairpin" or "dynamic" or "breath")
+            .Where(d => !d.IsNote && d.Kind is "slur" or "articulation" or "hairpin" or "dynamic")
             .Where(d => d.Relation != SharedLine.Return)
             .GroupBy(d => (d.Kind, Parted: Sides(context, d)))
             .Where(g => g.Key.Parted is not null);
-        var stretches = split
-            .SelectMany(g => Runs([.. g.OrderBy(d => d.From)]).Where(run => IsLong(run) && IsMeant(context, g.Key.Parted!, run)))
-            .ToList();
+        var stretches = split.SelectMany(g => Runs([.. g.OrderBy(d => d.From)])).Where(IsLong).ToList();
         var merged = stretches.SelectMany(s => s).Select(d => d.Id).ToHashSet();
         return [.. differences.Where(d => !merged.Contains(d.Id)), .. stretches.Select(s => One(context, s))];
     }
@@ -34,15 +32,10 @@ internal static class MeantStretches
         var areFamilies = d.Kind == "slur" && ways.All(w => w.Count == 1) && ways.Select(w => w[0]).Distinct().Count() == 2;
         if (areFamilies)
             return Families;
-        if (OwnLayer.AloneIn(d) is { } alone)
-            return alone;
         return sides.Count == 2 && sides.All(s => s.Count > 1)
             ? string.Join('|', sides.Select(s => string.Join(' ', s.Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal))
             : null;
     }
-
-    private static bool IsMeant(UnifyContext context, string parted, List<Difference> run) =>
-        parted == Families || OwnLayer.AloneIn(run[0]) is not { } alone || OwnLayer.IsKept(context, alone, run);
 
     private static bool IsBowed(UnifyContext context, string part) =>
         context.Score.FindPart(part) is { } p && context.SustainOf(p) == Instruments.Sustain.Bow;
@@ -78,7 +71,11 @@ internal static class MeantStretches
             .Select(g => new Reading(g.Key, [.. g.SelectMany(r => r.Notes).Distinct()], Had(run[0].Kind, g)))
             .ToList();
         var (from, to) = (run.Min(d => d.From), run.Max(d => d.To));
-        var why = $"From {Label(context, from)} to {Label(context, to)} {Told(context, run[0])}";
+        var told =
+            Sides(context, run[0]) == Families
+                ? "the strings bow where the winds phrase: as it is meant."
+                : "the same parts differ all along: two voices of the music.";
+        var why = $"From {Label(context, from)} to {Label(context, to)} {told}";
         return run[0] with
         {
             To = to,
@@ -88,15 +85,6 @@ internal static class MeantStretches
             Proposal = new Proposal("", [], why, "meant", Sureness.Yours),
             Changes = readings.Select(r => r.Has).Append("").Distinct().ToDictionary(h => h, _ => (IReadOnlyList<Decisions.MarkChange>)[]),
         };
-    }
-
-    private static string Told(UnifyContext context, Difference d)
-    {
-        if (Sides(context, d) == Families)
-            return "the strings bow where the winds phrase: as it is meant.";
-        return OwnLayer.AloneIn(d) is { } alone
-            ? $"{context.NameOf(alone)} has it in a way of its own all along: a layer of the music."
-            : "the same parts differ all along: two voices of the music.";
     }
 
     private static string Label(UnifyContext context, int measure) => context.Score.Measures[measure].Label;

@@ -12,6 +12,7 @@ namespace MellowStand.Core.Unify;
 public sealed class SlurDifferences : IDifferenceRule
 {
     private const double House = 0.7;
+    private const double OtherMarks = 3;
 
     /// <inheritdoc/>
     public string Kind => "slur";
@@ -22,9 +23,22 @@ public sealed class SlurDifferences : IDifferenceRule
             .Voices.Where(v => !context.IsStruck(v.Part))
             .GroupBy(v => context.FamilyOf(v.Part) == Family.Voice)
             .Where(g => g.Count() > 1)
-            .SelectMany(g => InLine(context, line.Only(g.Contains)));
+            .SelectMany(g => InLayers(context, line.Only(g.Contains)));
 
-    private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line)
+    private IEnumerable<Difference> InLayers(UnifyContext context, SharedLine line)
+    {
+        if (line.Voices.All(v => UnifyContext.SlursOf(v).All.Count == 0))
+            return [];
+        var layers = OwnLayers.Of(
+            context,
+            line,
+            (k, i) => UnifyContext.SlursOf(line.Voices[k]).Begins(line.Notes[k][i]),
+            (k, i) => IsTongued(line, k, i, Math.Min(i + 1, line.Notes[k].Count - 1))
+        );
+        return layers.Groups().SelectMany(g => InLine(context, g.Line, g.IsAt)).Concat(layers.Told(Kind, Kind));
+    }
+
+    private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line, Func<int, bool> isAt)
     {
         var spans = line.Voices.Select((v, i) => SpansIn(context, v, line.Notes[i])).ToList();
         var next = new int[spans.Count];
@@ -32,7 +46,7 @@ public sealed class SlurDifferences : IDifferenceRule
         {
             var inside = spans.Select((s, i) => TakeUpTo(s, ref next[i], to)).ToList();
             var place = new Place(context, line, from, to, inside);
-            if (place.Words.Distinct().Count() > 1)
+            if (isAt(from) && place.Words.Distinct().Count() > 1)
                 foreach (var told in Told(place))
                     yield return told;
         }
@@ -128,8 +142,20 @@ public sealed class SlurDifferences : IDifferenceRule
             .At([.. Enumerable.Range(p.From, p.To - p.From + 1)], besides: false)
             .Where(r => r.For is null || shapes.ContainsKey(r.For))
             .Select(r => r.For is null ? r : r with { For = shapes[r.For] });
-        return told.Concat(OfHouse(p));
+        return told.Concat(OfHouse(p)).Concat(Tongued(p));
     }
+
+    // Marks on the notes that others slur are another way to play them, not a slur that was forgotten.
+    private static IEnumerable<Reason> Tongued(Place p)
+    {
+        var plain = Enumerable.Range(0, p.Words.Count).Where(k => p.Words[k].Length == 0).ToList();
+        var slurred = Enumerable.Range(0, p.Words.Count).Except(plain).ToList();
+        if (plain.Count > 0 && plain.TrueForAll(k => IsTongued(p.Line, k, p.From, p.To)) && !slurred.Exists(k => IsTongued(p.Line, k, p.From, p.To)))
+            yield return new Reason(null, OtherMarks, "split", "Its notes are marked otherwise.");
+    }
+
+    private static bool IsTongued(SharedLine line, int voice, int from, int to) =>
+        line.Notes[voice].Skip(from).Take(to - from + 1).Any(ArticulationDifferences.IsArticulated);
 
     // The longer or the shorter of two printed slurs, as the house has it: a reason among others.
     private static IEnumerable<Reason> OfHouse(Place p)

@@ -36,8 +36,11 @@ public sealed record SharedLine(IReadOnlyList<VoiceLine> Voices, IReadOnlyList<I
     public SharedLine Only(Func<VoiceLine, bool> which)
     {
         var kept = Enumerable.Range(0, Voices.Count).Where(i => which(Voices[i])).ToList();
-        return kept.Count == Voices.Count ? this : new SharedLine([.. kept.Select(i => Voices[i])], [.. kept.Select(i => Notes[i])], Kind);
+        return kept.Count == Voices.Count ? this : Of(kept);
     }
+
+    /// <summary>The line of the voices at some places of it.</summary>
+    internal SharedLine Of(IReadOnlyList<int> voices) => new([.. voices.Select(i => Voices[i])], [.. voices.Select(i => Notes[i])], Kind);
 
     /// <summary>The same line where some parts were read anew with other marks.</summary>
     /// <param name="parts">Part as it was to the part as it is.</param>

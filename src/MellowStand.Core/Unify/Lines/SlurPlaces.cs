@@ -57,6 +57,9 @@ internal sealed class SlurPlaces
     public string Begins(Note first) =>
         PlaceOf(first) is { } start && _byFrom.Contains(start) ? string.Join(' ', _byFrom[start].Select(s => s.To - start)) : "";
 
+    /// <summary>True for a note under a slur, from its first to its last.</summary>
+    public bool Covers(Note note) => PlaceOf(note) is { } at && All.Any(s => s.From <= at && at <= s.To);
+
     private SlurPlace? Of(Slur slur, VoiceLine voice) =>
         Struck(slur.From, voice) is { } from && Struck(slur.To, voice) is { } to && to > from
             ? new SlurPlace(from, to, slur.From, slur.To)

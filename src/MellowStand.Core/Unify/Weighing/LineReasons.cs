@@ -73,22 +73,25 @@ internal sealed class LineReasons(SharedLine line, Func<int, Note, string> readi
         if (sides.Count != 2 || sides[0].Count() > 1 || sides[1].Count() < 2)
             yield break;
         var (alone, others) = (sides[0].Single(), sides[1].ToList());
-        var (alike, unlike) = (0, 0);
+        var (before, after, unlike) = (0, 0, 0);
         var has = begins ?? reading;
         foreach (var j in InMeasuresAround(places[0]).Where(j => !places.Contains(j)))
         {
             var theirs = has(others[0], line.Notes[others[0]][j]);
-            if (theirs.Length == 0 || others.Exists(k => has(k, line.Notes[k][j]) != theirs))
+            var own = has(alone, line.Notes[alone][j]);
+            if ((theirs.Length == 0 && own.Length == 0) || others.Exists(k => has(k, line.Notes[k][j]) != theirs))
                 continue;
-            if (has(alone, line.Notes[alone][j]) == theirs)
-                alike++;
-            else
+            if (own != theirs)
                 unlike++;
+            else if (j < places[0])
+                before++;
+            else
+                after++;
         }
 
-        if (alike >= LeastHabit && unlike == 0)
+        if (before + after >= LeastHabit && before > 0 && after > 0 && unlike == 0)
             yield return new Reason(sides[1].Key, AsOthers, "pattern", "Everywhere around, that part prints what the others print.");
-        if (alike == 0 && unlike >= LeastOwn)
+        if (unlike >= LeastOwn && unlike > before + after)
             yield return new Reason(null, OwnWay * Math.Min(unlike, Most), "split", "That part differs everywhere around.");
     }
 

@@ -30,9 +30,17 @@ internal sealed record BandNote(int? Step, int Eighths)
 
     public int Alter { get; init; }
 
+    /// <summary>Another note below it in a double stop or divided desk, in letters; null for none.</summary>
+    public int? Below { get; init; }
+
+    private static string Name(int step, int alter, int octaves) =>
+        "CDEFGAB"[step % 7] + Signs[alter + 1] + ((step / 7) + octaves).ToString(CultureInfo.InvariantCulture);
+
     public string Text(int octaves)
     {
-        var pitch = Step is { } s ? "CDEFGAB"[s % 7] + Signs[Alter + 1] + ((s / 7) + octaves).ToString(CultureInfo.InvariantCulture) : "r";
+        var pitch = Step is { } s ? Name(s, Alter, octaves) : "r";
+        if (Step is { } top && Below is { } below)
+            pitch = $"<{Name(top - below, 0, octaves)},{pitch}>";
         var marks = Marks.Length > 0 ? $"({Marks})" : "";
         return $"{Before} {pitch}{Values[Eighths]}{marks}{(SlurStop ? "]" : "")}{(SlurStart ? "[" : "")}".Trim();
     }

@@ -8,6 +8,8 @@ namespace MellowStand.Core.Unify;
 /// played short. Common practice, no published source.</remarks>
 public sealed class ArticulationDifferences : NoteMarkDifferences
 {
+    private const double OtherMarks = 3;
+
     private static readonly string[] Accents = ["accent", "strong-accent", "stress", "soft-accent"];
 
     private static readonly string[] All =
@@ -70,6 +72,19 @@ public sealed class ArticulationDifferences : NoteMarkDifferences
     /// <param name="shortest">The shortest of those that are compared with it.</param>
     internal static bool IsHeld(Note note, Fraction shortest) =>
         note.SoundingDuration >= shortest * 2 || note.Heads.Any(h => h.TiedTo is not null) || Shaken.Any(note.Has);
+
+    /// <inheritdoc/>
+    /// <remarks>Marks on notes that most others have under a slur are another way to play them, not stray ones.</remarks>
+    private protected override IEnumerable<Reason> Besides(SharedLine line, IReadOnlyList<int> places, IReadOnlyList<string> readings)
+    {
+        bool IsUnderSlur(int k) => places.Any(i => UnifyContext.SlursOf(line.Voices[k]).Covers(line.Notes[k][i]));
+        var (marked, plain) = (Voices(readings, has => has.Length > 0), Voices(readings, has => has.Length == 0));
+        if (marked.Count > 0 && plain.Count(IsUnderSlur) * 2 > plain.Count && !marked.Exists(IsUnderSlur))
+            yield return new Reason(null, OtherMarks, "split", "The others slur there.");
+    }
+
+    private static List<int> Voices(IReadOnlyList<string> readings, Func<string, bool> which) =>
+        [.. Enumerable.Range(0, readings.Count).Where(k => which(readings[k]))];
 
     /// <inheritdoc/>
     protected override bool GoesOn(string reading) => reading.Split('+').Any(Separations.Contains);

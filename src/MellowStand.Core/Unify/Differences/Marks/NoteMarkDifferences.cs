@@ -42,16 +42,31 @@ public abstract class NoteMarkDifferences : IDifferenceRule
             .Voices.Where(v => NamesFor(context, v.Part).Count > 0)
             .GroupBy(v => AskedBy(context, v))
             .Where(g => g.Count() > 1)
-            .SelectMany(g => InLine(context, line.Only(g.Contains)));
+            .SelectMany(g => InLayers(context, line.Only(g.Contains)));
 
-    private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line)
+    private IEnumerable<Difference> InLayers(UnifyContext context, SharedLine line)
+    {
+        if (!Enumerable.Range(0, line.Notes[0].Count).Any(i => IsMarked(line, i)))
+            return [];
+        var names = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
+        string? Has(int voice, int place)
+        {
+            var has = ReadingOf(Carrier(line.Notes[voice][place]));
+            return has.Length > 0 || CanAt(context, line, place, names)[voice].Count == Names.Count ? has : null;
+        }
+
+        var layers = OwnLayers.Of(context, line, Has);
+        return layers.Groups().SelectMany(g => InLine(context, g.Line, g.IsAt)).Concat(layers.Told(Name, Kind));
+    }
+
+    private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line, Func<int, bool> isAt)
     {
         var names = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
         var open = new Dictionary<string, Run>();
         var done = new List<Run>();
         for (var i = 0; i < line.Notes[0].Count; i++)
         {
-            if (!IsMarked(line, i))
+            if (!isAt(i) || !IsMarked(line, i))
                 continue;
             var readings = line.Notes.Select(row => ReadingOf(Carrier(row[i]))).ToList();
             var measure = line.Notes[0][i].MeasureIndex;
@@ -134,6 +149,7 @@ public abstract class NoteMarkDifferences : IDifferenceRule
             );
         var proposal = new Ballot(context, Kind, readings, Voters(readings, run.Can))
             .With(new LineReasons(line, (_, n) => ReadingOf(Carrier(n))).At(run.Places, run.Readings.Any(GoesOn)))
+            .With(Besides(line, run.Places, run.Readings))
             .Decide();
         return context.Difference(Name, Kind, line, run.Places[0], run.Places[^1], readings, changes, proposal);
     }
@@ -151,6 +167,9 @@ public abstract class NoteMarkDifferences : IDifferenceRule
             head = next;
         return head.Owner;
     }
+
+    /// <summary>Reasons of the kind's own.</summary>
+    private protected virtual IEnumerable<Reason> Besides(SharedLine line, IReadOnlyList<int> places, IReadOnlyList<string> readings) => [];
 
     /// <summary>True for a reading that stands on several notes in a row as a rule, so that the notes beside it tell of it.</summary>
     protected virtual bool GoesOn(string reading) => false;

@@ -3,16 +3,18 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
-/// <summary>A measure in which a part lacks the short notes that it has in all measures beside it, where its partners cannot print
-/// them.</summary>
+/// <summary>Notes of a part that lack the mark which all like notes around them have, or have another one, where no partner prints it
+/// either.</summary>
 /// <remarks>A bassoon that is short in every measure but one, beside plucked strings: the partners say nothing, but it is unlike itself.
-/// Where partners can print it, the comparison with them tells. Common practice, no published source; the bounds are ours.</remarks>
+/// Where a partner prints the mark, the comparison with it tells. Common practice, no published source; the bounds are ours.</remarks>
 public sealed class OwnPatternDifferences : IDifferenceRule
 {
-    private const int LeastMeasures = 3;
-    private const int LeastNotes = 2;
+    private const int LeastBeside = 2;
+    private const int LeastWith = 6;
+    private const int MostWithout = 4;
+    private const int Around = 4;
 
-    private static readonly string[] Shorts = ["staccato", "staccatissimo", "spiccato", "tenuto"];
+    private static readonly string[] Signs = ["staccato", "staccatissimo", "spiccato", "tenuto", "accent", "strong-accent"];
 
     /// <inheritdoc/>
     public string Kind => "articulation";
@@ -21,69 +23,71 @@ public sealed class OwnPatternDifferences : IDifferenceRule
     public string Name => "own-pattern";
 
     /// <inheritdoc/>
-    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line)
-    {
-        var able = Enumerable.Range(0, line.Voices.Count).Where(k => CanPrint(context, line, k)).ToList();
-        return able.Count == 1 && line.Voices.Count > 1 ? InVoice(context, line, able[0]) : [];
-    }
-
-    private static bool CanPrint(UnifyContext context, SharedLine line, int voice)
-    {
-        var part = line.Voices[voice].Part;
-        return !context.IsStruck(part) && !context.IsPlucked(part, line.Notes[voice][0].Onset);
-    }
+    public IEnumerable<Difference> Find(UnifyContext context, SharedLine line) =>
+        line.Voices.Count < 2
+            ? []
+            : Enumerable
+                .Range(0, line.Voices.Count)
+                .Where(k => line.Notes[k].Any(n => SignOf(n).Length > 0))
+                .SelectMany(k => InVoice(context, line, k));
 
     private IEnumerable<Difference> InVoice(UnifyContext context, SharedLine line, int voice)
     {
-        var part = line.Voices[voice].Part;
-        foreach (var alike in line.Notes[voice].Select((n, i) => (Note: n, Place: i)).GroupBy(x => x.Note.SoundingDuration))
+        var row = line.Notes[voice];
+        foreach (var alike in row.Select((n, i) => (Note: n, Place: i)).GroupBy(x => x.Note.SoundingDuration, x => x.Place))
         {
-            var measures = alike
-                .GroupBy(x => x.Note.MeasureIndex)
-                .Where(g => g.Count() >= LeastNotes)
-                .Select(g => (Places: g.Select(x => x.Place).ToList(), Sign: SignOf([.. g.Select(x => x.Note)])))
-                .ToList();
-            for (var m = 1; m + 1 < measures.Count; m++)
+            var places = alike.ToList();
+            if (places.Select(p => SignOf(row[p])).Where(s => s.Length > 0).GroupBy(s => s).MaxBy(g => g.Count())?.Key is not { } sign)
+                continue;
+            for (int from = 0, to; from < places.Count; from = to)
             {
-                var (places, own) = measures[m];
-                if (own is { Length: 0 } && Beside(measures, m) is { } sign && !IsSlurred(part, line.Notes[voice], places))
-                    yield return Told(context, line, voice, places, measures[m - 1].Places, sign);
+                to = from + 1;
+                if (SignOf(row[places[from]]) == sign)
+                    continue;
+                while (to < places.Count && SignOf(row[places[to]]) != sign)
+                    to++;
+                var without = places[from..to];
+                if (HaveAround(row, places, from, to, sign) && IsForgotten(line, voice, without, sign))
+                    yield return Told(context, line, voice, without, places[from - 1], sign);
             }
         }
     }
 
-    // What all the other measures have, before and after.
-    private static string? Beside(List<(List<int> Places, string? Sign)> measures, int m)
+    // True where all like notes around have the sign but these.
+    private static bool HaveAround(IReadOnlyList<Note> row, List<int> places, int from, int to, string sign)
     {
-        var (before, after) = (measures[m - 1].Sign, measures[m + 1].Sign);
-        return before is { Length: > 0 } && before == after && measures.Count(x => x.Sign == before) >= LeastMeasures ? before : null;
+        if (to - from > MostWithout || from < LeastBeside || to + LeastBeside > places.Count)
+            return false;
+        var (first, last) = (row[places[from]].MeasureIndex - Around, row[places[to - 1]].MeasureIndex + Around);
+        var around = places.Where((p, k) => (k < from || k >= to) && row[p].MeasureIndex >= first && row[p].MeasureIndex <= last).ToList();
+        return around.Count >= LeastWith && around.TrueForAll(p => SignOf(row[p]) == sign);
     }
 
-    // The one sign on all the notes; empty for none; null where some have it and some have not.
-    private static string? SignOf(List<Note> notes)
-    {
-        var signs = notes.Select(n => n.Marks.FirstOrDefault(m => Shorts.Contains(m.Name)).Name ?? "").Distinct().ToList();
-        return signs.Count == 1 ? signs[0] : null;
-    }
+    // No partner prints it there, and nothing else stands there in its place.
+    private static bool IsForgotten(SharedLine line, int voice, List<int> places, string sign) =>
+        !places.Exists(i => line.Notes.Any(other => other[i].Has(sign)))
+        && !places.Exists(i => ArticulationDifferences.IsHeld(line.Notes[voice][i], line.Notes[voice][i].SoundingDuration))
+        && !IsSlurred(line.Voices[voice].Part, line.Notes[voice], places);
+
+    private static string SignOf(Note note) => note.Marks.FirstOrDefault(m => Signs.Contains(m.Name)).Name ?? "";
 
     private static bool IsSlurred(Part part, IReadOnlyList<Note> row, List<int> places) =>
-        part.Slurs.Any(s => s.From.Onset < row[places[^1]].Onset && s.To.Onset > row[places[0]].Onset);
+        part.Slurs.Any(s => s.From.Onset <= row[places[^1]].Onset && s.To.Onset >= row[places[0]].Onset);
 
-    private Difference Told(UnifyContext context, SharedLine line, int voice, List<int> places, List<int> before, string sign)
+    private Difference Told(UnifyContext context, SharedLine line, int voice, List<int> places, int before, string sign)
     {
         var (part, row) = (line.Voices[voice].Part, line.Notes[voice]);
-        List<Reading> readings =
-        [
-            new(part.Id, [.. places.Select(i => row[i].Id)], ""),
-            new(part.Id, [.. before.Select(i => row[i].Id)], sign),
-        ];
+        var has = string.Join(", ", places.Select(i => SignOf(row[i])).Where(s => s.Length > 0).Distinct());
+        List<Reading> readings = [new(part.Id, [.. places.Select(i => row[i].Id)], has), new(part.Id, [row[before].Id], sign)];
         var changes = new Dictionary<string, IReadOnlyList<MarkChange>>
         {
-            [""] = [],
-            [sign] = [new MarkChange(part.Id, readings[0].Notes, [new Mark(sign)], [])],
+            [has] = [],
+            [sign] = [.. places.Select(i => new MarkChange(part.Id, [row[i].Id], [new Mark(sign)], Others(row[i])))],
         };
-        var why = $"{context.NameOf(part.Id)} has it in the measures before and after; its partners cannot print it.";
+        var why = $"{context.NameOf(part.Id)} has it on all like notes around; no partner prints it.";
         var proposal = new Proposal(sign, [part.Id], why, "pattern", Sureness.Likely);
         return context.Difference(Name, Kind, line, places[0], places[^1], readings, changes, proposal);
     }
+
+    private static IReadOnlyList<Mark> Others(Note note) => SignOf(note) is { Length: > 0 } sign ? [new Mark(sign)] : [];
 }
