@@ -4,7 +4,7 @@ using MellowStand.Core.Decisions;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Instruments;
 using MellowStand.Core.Notation;
-using MellowStand.Core.Study;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Unify;
 

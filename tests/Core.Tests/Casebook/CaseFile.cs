@@ -12,7 +12,8 @@ public sealed record MusicCase(string Id, string Why, string Music, string Clean
 
 /// <summary>Reads the <c>.cases</c> files beside it.</summary>
 /// <remarks>
-/// <c># name</c> begins a case, <c>&gt;</c> its reason, <c>=</c> a check, <c>*</c> music as it was meant, all else is music. Measures are places from 0.
+/// <c># name</c> begins a case, <c>&gt;</c> its reason, <c>=</c> a check, <c>*</c> music as it was meant, all else is
+/// music. Measures are places from 0.
 /// <c>study RULES FROM-TO /words/</c>: such a finding touches these measures; <c>quiet</c>: none does; <c>shown</c>: it is told by default;
 /// <c>window</c>: ends in quarters a minute as <c>goal:LOW..HIGH</c> or <c>fastest:none</c>, <c>words:</c> and <c>not:</c> of what is said;
 /// <c>choice NOTE code …</c>: notes are counted from 1, and one of these codes (or <c>/patterns/</c>) is taken; <c>never</c>: none is;

@@ -17,7 +17,7 @@ internal static partial class UnifyChecks
     {
         ["unify"] = (score, _, rest) => Entries(score, rest).Any(d => Fits(score, d, rest)) ? null : Told(Entries(score, rest)),
         ["agree"] = (score, _, rest) => Entries(score, rest) is { Count: > 0 } found ? Told(found) : null,
-        ["sureless"] = (score, _, _) => Entries(score, "* 0-999").Where(SureOnes.IsSure).ToList() is { Count: > 0 } sure ? Told(sure) : null,
+        ["sureless"] = (score, _, _) => Sure(score) is { Count: > 0 } sure ? Told(sure) : null,
         ["mended"] = (_, music, rest) => Mended(music, int.Parse(rest, CultureInfo.InvariantCulture)),
     };
 
@@ -41,12 +41,15 @@ internal static partial class UnifyChecks
         ];
     }
 
+    private static List<Difference> Sure(Score score) => [.. Entries(score, "* 0-999").Where(SureOnes.IsSure)];
+
     private static bool Fits(Score score, Difference d, string asked)
     {
         var wish = Asked().Match(asked);
         var into = wish.Groups["into"].Value.Split(',', StringSplitOptions.RemoveEmptyEntries);
         var parts = score.Parts.Select(p => p.Id).ToList();
-        return (!wish.Groups["sure"].Success || d.Proposal.Sure.ToString().Equals(wish.Groups["sure"].Value, StringComparison.OrdinalIgnoreCase))
+        bool IsAs(string sure) => d.Proposal.Sure.ToString().Equals(sure, StringComparison.OrdinalIgnoreCase);
+        return (!wish.Groups["sure"].Success || IsAs(wish.Groups["sure"].Value))
             && (!wish.Groups["mark"].Success || CasebookTests.Says(wish.Groups["mark"].Value, d.Proposal.Mark))
             && (into.Length == 0 || d.Proposal.Parts.Select(p => $"{parts.IndexOf(p)}").Order().SequenceEqual(into.Order()));
     }
@@ -56,7 +59,7 @@ internal static partial class UnifyChecks
     {
         var document = ScoreDocument.Of(ShortFormReader.Document(music.Music));
         var score = ScoreReader.Read(document);
-        var sure = SureOnes.Together(Entries(score, "* 0-999").Where(SureOnes.IsSure));
+        var sure = SureOnes.Together(Sure(score));
         var written = ScoreDocument.Of(new XDocument(document.Xml));
         new DecisionWriter(written).Apply([.. sure.SelectMany(d => d.Changes[d.Proposal.Mark])]);
         var now = NoteLook.All(ScoreReader.Read(written));

@@ -1,9 +1,10 @@
-using System.Globalization;
 using MellowStand.Core.Formats.MusicXml;
 using MellowStand.Core.Formats.ShortForm;
 using MellowStand.Core.HouseRules;
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 using MellowStand.Core.Study;
+using System.Globalization;
 
 namespace MellowStand.Core.Tests.Study;
 

@@ -150,7 +150,8 @@ public sealed class SlurDifferences : IDifferenceRule
     {
         var plain = Enumerable.Range(0, p.Words.Count).Where(k => p.Words[k].Length == 0).ToList();
         var slurred = Enumerable.Range(0, p.Words.Count).Except(plain).ToList();
-        if (plain.Count > 0 && plain.TrueForAll(k => IsTongued(p.Line, k, p.From, p.To)) && !slurred.Exists(k => IsTongued(p.Line, k, p.From, p.To)))
+        bool Is(int k) => IsTongued(p.Line, k, p.From, p.To);
+        if (plain.Count > 0 && plain.TrueForAll(Is) && !slurred.Exists(Is))
             yield return new Reason(null, OtherMarks, "split", "Its notes are marked otherwise.");
     }
 

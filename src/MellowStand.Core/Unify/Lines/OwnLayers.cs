@@ -3,8 +3,8 @@ using MellowStand.Core.Notation;
 
 namespace MellowStand.Core.Unify;
 
-/// <summary>Voices of a line that have it in a way of their own for measures on end: a trumpet that tongues what the woodwinds slur, an oboe
-/// that is short among them, bows under a phrase. They are compared with each other, not with the rest.</summary>
+/// <summary>Voices of a line that have it in a way of their own for measures on end: a trumpet that tongues what the woodwinds slur, an
+/// oboe that is short among them, bows under a phrase. They are compared with each other, not with the rest.</summary>
 /// <remarks>For three measures and three marked places on end a voice prints otherwise than most of the others and never the same; it is of
 /// another family than they, or prints marks of its own. A voice of the same family that prints nothing has been forgotten rather. Common
 /// practice, no published source; the bounds are ours.</remarks>
@@ -39,8 +39,12 @@ internal sealed class OwnLayers
     /// <param name="line">The line.</param>
     /// <param name="has">What a voice prints at a place of the line, in words; empty for nothing; null where it cannot say.</param>
     /// <param name="isMarkedOtherwise">True where a voice has marks of another kind at a place, instead of these.</param>
-    public static OwnLayers Of(UnifyContext context, SharedLine line, Func<int, int, string?> has, Func<int, int, bool>? isMarkedOtherwise = null) =>
-        new(context, line, has, isMarkedOtherwise);
+    public static OwnLayers Of(
+        UnifyContext context,
+        SharedLine line,
+        Func<int, int, string?> has,
+        Func<int, int, bool>? isMarkedOtherwise = null
+    ) => new(context, line, has, isMarkedOtherwise);
 
     /// <summary>The line in groups of voices to be compared, each with the places at which they go together.</summary>
     public IEnumerable<(SharedLine Line, Func<int, bool> IsAt)> Groups() =>
@@ -78,13 +82,14 @@ internal sealed class OwnLayers
     {
         foreach (var (voice, places) in _layers)
         {
-            var readings = _line.Voices.Select((v, k) => new Reading(v.Part.Id, [.. places.Select(i => _line.Notes[k][i].Id)], Words(k, places)));
-            var all = readings.ToList();
+            IReadOnlyList<string> NotesOf(int k) => [.. places.Select(i => _line.Notes[k][i].Id)];
+            var readings = _line.Voices.Select((v, k) => new Reading(v.Part.Id, NotesOf(k), Words(k, places))).ToList();
             var (from, to) = (places[0], places[^1]);
             var why =
                 $"From {Label(from)} to {Label(to)} {_context.NameOf(_line.Voices[voice].Part.Id)} has it in a way of its own: a layer of "
                 + "the music.";
-            yield return _context.Difference($"{name} layer", kind, _line, from, to, all, Nothing(all), new Proposal("", [], why, "meant", Sureness.Yours)) with
+            var meant = new Proposal("", [], why, "meant", Sureness.Yours);
+            yield return _context.Difference($"{name} layer", kind, _line, from, to, readings, Nothing(readings), meant) with
             {
                 IsNote = true,
                 LayerOf = _line.Voices[voice].Part.Id,
@@ -92,7 +97,8 @@ internal sealed class OwnLayers
         }
     }
 
-    /// <summary>Without what belongs to a layer that is told nearby: a wrong rhythm in one part cuts a line in two, not the music.</summary>
+    /// <summary>Without what belongs to a layer that is told nearby: a wrong rhythm in one part cuts a line in two, not the
+    /// music.</summary>
     /// <param name="differences">All of a score.</param>
     public static List<Difference> Absorb(List<Difference> differences)
     {
@@ -169,8 +175,9 @@ internal sealed class OwnLayers
     private bool IsMeant(int voice, List<int> run)
     {
         var family = _context.FamilyOf(_line.Voices[voice].Part);
-        var others = Enumerable.Range(0, _line.Voices.Count).Where(k => run.TrueForAll(i => _has(k, i) is null || _has(k, i) == _most[i])).ToList();
-        return others.TrueForAll(k => _context.FamilyOf(_line.Voices[k].Part) != family)
+        bool IsOfMost(int k) => run.TrueForAll(i => _has(k, i) is null || _has(k, i) == _most[i]);
+        var others = Enumerable.Range(0, _line.Voices.Count).Where(IsOfMost);
+        return others.All(k => _context.FamilyOf(_line.Voices[k].Part) != family)
             || run.Count(i => _has(voice, i)!.Length > 0 || _isMarkedOtherwise(voice, i)) * 2 > run.Count;
     }
 }

@@ -82,8 +82,9 @@ public sealed class HarmTests
         var sure = differences.Where(SureOnes.IsSure).ToList();
         TestContext.Current.TestOutputHelper!.WriteLine(
             $"seed {seed}: clean print: {meant.Count} entries, {meant.Count(SureOnes.IsSure)} sure; {slips.Count} slips, "
-                + $"{differences.Count} entries, recall {(double)found.Count / slips.Count:0.000}, worth a look {(double)right.Count / differences.Count:0.000}, "
-                + $"sure {sure.Count}, of them wrong {sure.Count(d => !IsGood(d))}"
+                + $"{differences.Count} entries, recall {(double)found.Count / slips.Count:0.000}, "
+                + $"worth a look {(double)right.Count / differences.Count:0.000}, sure {sure.Count}, "
+                + $"of them wrong {sure.Count(d => !IsGood(d))}"
         );
         foreach (var d in meant.Concat(differences.Where(d => !right.Contains(d))).Concat(sure.Where(d => !IsGood(d))))
             TestContext.Current.TestOutputHelper!.WriteLine(Told(d) + (right.Contains(d) ? " RIGHT" : " FALSE"));

@@ -151,7 +151,8 @@ internal sealed class LayerMaker(int seed)
     private static List<List<BandNote>> Accented(List<List<BandNote>> line) =>
         Each(line, (n, i) => n.Eighths >= 2 && i % 2 == 0 ? n with { Marks = ">" } : n);
 
-    private static List<List<BandNote>> Short(List<List<BandNote>> line) => Each(line, (n, _) => n.Eighths <= 2 ? n with { Marks = "." } : n);
+    private static List<List<BandNote>> Short(List<List<BandNote>> line) =>
+        Each(line, (n, _) => n.Eighths <= 2 ? n with { Marks = "." } : n);
 
     private static List<List<BandNote>> Each(List<List<BandNote>> line, Func<BandNote, int, BandNote> to) =>
         [.. line.Select(m => m.Select((n, i) => n.Step is null ? n : to(n, i)).ToList())];

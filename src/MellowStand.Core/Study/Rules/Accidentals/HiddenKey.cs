@@ -1,4 +1,5 @@
 using MellowStand.Core.Notation;
+using MellowStand.Core.Reading;
 
 namespace MellowStand.Core.Study.Rules;
 

@@ -46,8 +46,10 @@ public sealed class OwnPatternDifferences : IDifferenceRule
                     continue;
                 while (to < places.Count && SignOf(row[places[to]]) != sign)
                     to++;
+                if (!HaveAround(row, places, from, to, sign) || IsPartners(line, voice, places[(from - 1)..(to + 1)], sign))
+                    continue;
                 var without = places[from..to];
-                if (HaveAround(row, places, from, to, sign) && IsForgotten(line, voice, without, sign))
+                if (IsPlain(line, voice, without))
                     yield return Told(context, line, voice, without, places[from - 1], sign);
             }
         }
@@ -63,10 +65,13 @@ public sealed class OwnPatternDifferences : IDifferenceRule
         return around.Count >= LeastWith && around.TrueForAll(p => SignOf(row[p]) == sign);
     }
 
-    // No partner prints it there, and nothing else stands there in its place.
-    private static bool IsForgotten(SharedLine line, int voice, List<int> places, string sign) =>
-        !places.Exists(i => line.Notes.Any(other => other[i].Has(sign)))
-        && !places.Exists(i => ArticulationDifferences.IsHeld(line.Notes[voice][i], line.Notes[voice][i].SoundingDuration))
+    // A partner that prints it there, or beside, is compared with.
+    private static bool IsPartners(SharedLine line, int voice, List<int> places, string sign) =>
+        line.Notes.Where((_, k) => k != voice).Any(row => places.Exists(i => row[i].Has(sign)));
+
+    // Nothing stands there in its place.
+    private static bool IsPlain(SharedLine line, int voice, List<int> places) =>
+        !places.Exists(i => ArticulationDifferences.IsHeld(line.Notes[voice][i], line.Notes[voice][i].SoundingDuration))
         && !IsSlurred(line.Voices[voice].Part, line.Notes[voice], places);
 
     private static string SignOf(Note note) => note.Marks.FirstOrDefault(m => Signs.Contains(m.Name)).Name ?? "";

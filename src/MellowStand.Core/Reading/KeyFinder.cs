@@ -1,6 +1,6 @@
 using MellowStand.Core.Notation;
 
-namespace MellowStand.Core.Study;
+namespace MellowStand.Core.Reading;
 
 /// <summary>A stretch of measures in one sounding key.</summary>
 /// <param name="From">First measure from 0.</param>
