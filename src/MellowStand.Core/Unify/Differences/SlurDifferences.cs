@@ -35,8 +35,10 @@ public sealed class SlurDifferences : IDifferenceRule
             (k, i) => UnifyContext.SlursOf(line.Voices[k]).Begins(line.Notes[k][i]),
             (k, i) => IsTongued(line, k, i, Math.Min(i + 1, line.Notes[k].Count - 1))
         );
-        return layers.Groups().SelectMany(g => InLine(context, g.Line, g.IsAt)).Concat(layers.Told(Kind, Kind));
+        return layers.Groups().SelectMany(g => InLine(context, g.Line, g.IsAt)).Concat(layers.Told(Kind, Kind, Counted));
     }
+
+    private static string Counted(IReadOnlyList<string> slurs) => slurs.Count == 1 ? "one slur" : $"{slurs.Count} slurs";
 
     private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line, Func<int, bool> isAt)
     {

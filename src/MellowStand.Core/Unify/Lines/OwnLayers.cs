@@ -78,12 +78,13 @@ internal sealed class OwnLayers
     /// <summary>One entry a layer, with nothing to write.</summary>
     /// <param name="name">The name of the rule.</param>
     /// <param name="kind">The kind of difference.</param>
-    public IEnumerable<Difference> Told(string name, string kind)
+    /// <param name="words">What a voice prints in all, of what it prints at each place; null for each thing once.</param>
+    public IEnumerable<Difference> Told(string name, string kind, Func<IReadOnlyList<string>, string>? words = null)
     {
         foreach (var (voice, places) in _layers)
         {
             IReadOnlyList<string> NotesOf(int k) => [.. places.Select(i => _line.Notes[k][i].Id)];
-            var readings = _line.Voices.Select((v, k) => new Reading(v.Part.Id, NotesOf(k), Words(k, places))).ToList();
+            var readings = _line.Voices.Select((v, k) => new Reading(v.Part.Id, NotesOf(k), Words(k, places, words))).ToList();
             var (from, to) = (places[0], places[^1]);
             var why =
                 $"From {Label(from)} to {Label(to)} {_context.NameOf(_line.Voices[voice].Part.Id)} has it in a way of its own: a layer of "
@@ -124,8 +125,11 @@ internal sealed class OwnLayers
     private static Dictionary<string, IReadOnlyList<MarkChange>> Nothing(List<Reading> readings) =>
         readings.Select(r => r.Has).Append("").Distinct().ToDictionary(has => has, _ => (IReadOnlyList<MarkChange>)[]);
 
-    private string Words(int voice, IReadOnlyList<int> places) =>
-        string.Join(", ", places.Select(i => _has(voice, i) ?? "").Where(has => has.Length > 0).Distinct());
+    private string Words(int voice, IReadOnlyList<int> places, Func<IReadOnlyList<string>, string>? words)
+    {
+        List<string> printed = [.. places.Select(i => _has(voice, i) ?? "").Where(has => has.Length > 0)];
+        return printed.Count == 0 || words is null ? string.Join(", ", printed.Distinct()) : words(printed);
+    }
 
     private string Label(int place) => _context.Score.Measures[_line.Notes[0][place].MeasureIndex].Label;
 

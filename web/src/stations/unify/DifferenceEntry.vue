@@ -3,7 +3,16 @@ import { Button as AButton } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Difference } from '../../api/client'
 import StateWord from '../../common/StateWord.vue'
-import { isMeant, kindWords, placeWords, readingGroups, readingWords, relationWords, sureWord } from './readings'
+import {
+  isMeant,
+  isOfOnePart,
+  kindWords,
+  placeWords,
+  readingGroups,
+  readingWords,
+  relationWords,
+  sureWord,
+} from './readings'
 
 /** One difference: all readings, the proposal with its reason, and what can be done. */
 const props = defineProps<{
@@ -21,6 +30,7 @@ const emit = defineEmits<{
 }>()
 const d = computed(() => props.difference)
 const groups = computed(() => readingGroups(d.value))
+const others = computed(() => (isOfOnePart(d.value) ? [] : groups.value.filter((g) => !g.proposed)))
 const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? p).join(', ')
 </script>
 
@@ -37,13 +47,13 @@ const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? 
       <tbody>
         <tr v-for="r in groups" :key="r.has">
           <th scope="row">{{ r.words }}</th>
-          <td>{{ r.places ?? nameOf(r.parts) }}</td>
+          <td>{{ nameOf([...new Set(r.parts)]) }}{{ r.places ? `, ${r.places}` : '' }}</td>
         </tr>
       </tbody>
     </table>
     <p class="proposal">
-      <StateWord :state="d.state" />
-      <template v-if="isMeant(d)"> · {{ d.proposal.why }}</template>
+      <StateWord v-if="!isMeant(d)" :state="d.state" />
+      <template v-if="isMeant(d)">{{ d.proposal.why }}</template>
       <template v-else-if="d.state === 'open'">
         · proposed: <b>{{ readingWords(d.kind, d.proposal.mark) }}</b>,
         <span class="sureness" :class="d.proposal.sure">{{ sureWord(d) }}</span>. {{ d.proposal.why }}</template
@@ -58,9 +68,7 @@ const nameOf = (ids: readonly string[]) => ids.map((p) => props.names.get(p) ?? 
       <AButton v-if="d.alike.length" size="small" @click="emit('accept', true)"
         >Accept wherever it returns ({{ d.alike.length + 1 }})</AButton
       >
-      <AButton v-for="r in groups.filter((x) => !x.proposed)" :key="r.has" size="small" @click="emit('take', r.has)"
-        >Take {{ r.words }}</AButton
-      >
+      <AButton v-for="r in others" :key="r.has" size="small" @click="emit('take', r.has)">Take {{ r.words }}</AButton>
       <AButton size="small" type="text" @click="emit('keep')">Keep as printed</AButton>
     </div>
     <div v-else-if="d.decision" class="acts"><AButton size="small" @click="emit('undo')">Undo</AButton></div>

@@ -8,7 +8,7 @@ import { neighbour, useStationKeys } from '../../keys/useKeys'
 import type { StationEvents, StationProps } from '..'
 import AcceptKind from './AcceptKind.vue'
 import DifferenceEntry from './DifferenceEntry.vue'
-import { isMeant, kindWords, readingGroups } from './readings'
+import { isMeant, isOfOnePart, kindWords, readingGroups } from './readings'
 import { useDecisions } from './useDecisions'
 
 const props = defineProps<StationProps>()
@@ -131,7 +131,7 @@ useStationKeys('unify', {
   keep: withCurrent((d) => keep(d)),
   other: withCurrent((d) => {
     const next = readingGroups(d)[1]
-    if (next) other(d, next.has)
+    if (next && !isOfOnePart(d)) other(d, next.has)
   }),
   sure: () => sureOnes.value?.open(),
   undo: () => {

@@ -57,6 +57,15 @@ const sureWords: Record<string, string> = { sure: 'sure', likely: 'likely', your
 /** How sure a proposal is, as a director says it. */
 export const sureWord = (d: Difference): string => sureWords[d.proposal.sure] ?? d.proposal.sure
 
+/** True where one part is unlike itself: its notes, and those like them around. */
+export const isOfOnePart = (d: Pick<Difference, 'relation' | 'parts'>): boolean =>
+  d.relation !== 'return' && d.parts.length > 1 && new Set(d.parts.map((p) => p.part)).size === 1
+
+const twice = (d: Difference): [string, string] | null => {
+  if (d.relation === 'return') return ['the first time', 'when it returns']
+  return isOfOnePart(d) ? ['here', 'on the like notes around'] : null
+}
+
 /** The readings of a difference with the parts that print each, the proposed one first. */
 export function readingGroups(d: Difference): ReadingGroup[] {
   const groups = new Map<string, ReadingGroup>()
@@ -71,11 +80,10 @@ export function readingGroups(d: Difference): ReadingGroup[] {
     group.parts.push(p.part)
     groups.set(p.has, group)
   }
-  if (d.relation === 'return')
+  const places = twice(d)
+  if (places)
     for (const g of groups.values())
-      g.places = d.parts
-        .flatMap((p, i) => (p.has === g.has ? [i === 0 ? 'the first time' : 'when it returns'] : []))
-        .join(', ')
+      g.places = d.parts.flatMap((p, i) => (p.has === g.has ? [places[i === 0 ? 0 : 1]] : [])).join(', ')
   return [...groups.values()].sort((a, b) => Number(b.proposed) - Number(a.proposed))
 }
 
@@ -87,6 +95,7 @@ export function placeWords(d: Difference): string {
 
 /** How the parts of a difference go together. */
 export function relationWords(d: Pick<Difference, 'relation' | 'parts'>): string {
+  if (isOfOnePart(d)) return 'one part, unlike itself'
   const how: Record<string, string> = {
     unison: `${d.parts.length} parts in unison`,
     octave: `${d.parts.length} parts in octaves`,

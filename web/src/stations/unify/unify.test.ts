@@ -73,6 +73,13 @@ describe('relations in words', () => {
   it('a return names both places', () => expect(placeWords(returning)).toBe('measure 5 and again near 69'))
   it('and says which time reads so', () =>
     expect(readingGroups(returning).map((g) => g.places)).toEqual(['the first time', 'when it returns']))
+  it('one part that is unlike itself is told with its two places', () => {
+    const own = { ...returning, relation: 'unison' }
+    expect(relationWords(own)).toBe('one part, unlike itself')
+    expect(readingGroups(own).map((g) => g.places)).toEqual(['on the like notes around', 'here'].reverse())
+  })
   it('other relations count their parts', () =>
-    expect(relationWords({ relation: 'same-rhythm', parts: returning.parts })).toBe('2 parts in the same rhythm'))
+    expect(
+      relationWords({ relation: 'same-rhythm', parts: [...returning.parts, { part: 'P2', notes: [], has: '' }] }),
+    ).toBe('3 parts in the same rhythm'))
 })
