@@ -27,15 +27,30 @@ public sealed class SlurDifferences : IDifferenceRule
 
     private IEnumerable<Difference> InLayers(UnifyContext context, SharedLine line)
     {
-        if (line.Voices.All(v => UnifyContext.SlursOf(v).All.Count == 0))
+        var spans = line.Voices.Select((v, i) => SpansIn(context, v, line.Notes[i])).ToList();
+        if (spans.TrueForAll(s => s.Select(x => (x.From, x.To)).SequenceEqual(spans[0].Select(x => (x.From, x.To)))))
             return [];
         var layers = OwnLayers.Of(
             context,
             line,
-            (k, i) => UnifyContext.SlursOf(line.Voices[k]).Begins(line.Notes[k][i]),
+            Begun(spans, line.Notes[0].Count),
             (k, i) => IsTongued(line, k, i, Math.Min(i + 1, line.Notes[k].Count - 1))
         );
         return layers.Groups().SelectMany(g => InLine(context, g.Line, g.IsAt)).Concat(layers.Told(Kind, Kind, Counted));
+    }
+
+    // For each place how far the slurs go that each voice begins there.
+    private static string?[]?[] Begun(List<List<SlurPlace>> spans, int places)
+    {
+        var begun = new string?[]?[places];
+        for (var k = 0; k < spans.Count; k++)
+            foreach (var s in spans[k])
+            {
+                var row = begun[s.From] ??= [.. Enumerable.Repeat("", spans.Count)];
+                row[k] += $" {s.To - s.From}";
+            }
+
+        return begun;
     }
 
     private static string Counted(IReadOnlyList<string> slurs) => slurs.Count == 1 ? "one slur" : $"{slurs.Count} slurs";

@@ -17,37 +17,54 @@ internal sealed class OwnLayers
 
     private readonly UnifyContext _context;
     private readonly SharedLine _line;
-    private readonly Func<int, int, string?> _has;
+    private readonly IReadOnlyList<string?[]?> _told;
     private readonly Func<int, int, bool> _isMarkedOtherwise;
     private readonly string?[] _most;
     private readonly ulong[] _own;
     private readonly List<(int Voice, IReadOnlyList<int> Places)> _layers = [];
 
-    private OwnLayers(UnifyContext context, SharedLine line, Func<int, int, string?> has, Func<int, int, bool>? isMarkedOtherwise)
+    private OwnLayers(
+        UnifyContext context,
+        SharedLine line,
+        IReadOnlyList<string?[]?> told,
+        Func<int, int, bool>? isMarkedOtherwise
+    )
     {
-        (_context, _line, _has) = (context, line, has);
+        (_context, _line, _told) = (context, line, told);
         _isMarkedOtherwise = isMarkedOtherwise ?? ((_, _) => false);
-        _own = new ulong[line.Notes[0].Count];
-        _most = [.. Enumerable.Range(0, _own.Length).Select(MostHave)];
-        if (line.Voices.Count is > 2 and <= MostVoices)
-            for (var k = 0; k < line.Voices.Count; k++)
+        _own = new ulong[told.Count];
+        _most = new string?[told.Count];
+        if (line.Voices.Count is <= 2 or > MostVoices || told.Count(Differ) < LeastPlaces)
+            return;
+        for (var i = 0; i < _most.Length; i++)
+            _most[i] = MostHave(told[i]);
+        for (var k = 0; k < line.Voices.Count; k++)
                 FindIn(k);
     }
 
     /// <summary>The layers of a line.</summary>
     /// <param name="context">What the rules share.</param>
     /// <param name="line">The line.</param>
-    /// <param name="has">What a voice prints at a place of the line, in words; empty for nothing; null where it cannot say.</param>
+    /// <param name="told">For each place of the line what its voices print, in words; empty for nothing, null where a voice cannot say, and
+    /// null for a place where none prints anything.</param>
     /// <param name="isMarkedOtherwise">True where a voice has marks of another kind at a place, instead of these.</param>
     public static OwnLayers Of(
         UnifyContext context,
         SharedLine line,
-        Func<int, int, string?> has,
+        IReadOnlyList<string?[]?> told,
         Func<int, int, bool>? isMarkedOtherwise = null
-    ) => new(context, line, has, isMarkedOtherwise);
+    ) => new(context, line, told, isMarkedOtherwise);
+
+    /// <summary>True where two voices do not print the same.</summary>
+    public static bool Differ(string?[]? told) => told is not null && Array.Exists(told, has => has != told[0]);
+
+    private string? Has(int voice, int place) => _told[place] is { } told ? told[voice] : "";
 
     /// <summary>The line in groups of voices to be compared, each with the places at which they go together.</summary>
     public IEnumerable<(SharedLine Line, Func<int, bool> IsAt)> Groups() =>
+        _layers.Count == 0 ? [(_line, _ => true)] : Parted();
+
+    private IEnumerable<(SharedLine Line, Func<int, bool> IsAt)> Parted() =>
         _own.Distinct()
             .SelectMany(own => Alike(own).Where(g => g.Count > 1).Select(g => (Line(g), (Func<int, bool>)(place => _own[place] == own))));
 
@@ -71,7 +88,7 @@ internal sealed class OwnLayers
 
     private bool GoTogether(int a, int b, List<int> places)
     {
-        var told = places.Select(i => (A: _has(a, i), B: _has(b, i))).Where(x => x.A?.Length > 0 || x.B?.Length > 0).ToList();
+        var told = places.Select(i => (A: Has(a, i), B: Has(b, i))).Where(x => x.A?.Length > 0 || x.B?.Length > 0).ToList();
         return told.Count(x => x.A == x.B) * 2 > told.Count;
     }
 
@@ -127,7 +144,7 @@ internal sealed class OwnLayers
 
     private string Words(int voice, IReadOnlyList<int> places, Func<IReadOnlyList<string>, string>? words)
     {
-        List<string> printed = [.. places.Select(i => _has(voice, i) ?? "").Where(has => has.Length > 0)];
+        List<string> printed = [.. places.Select(i => Has(voice, i) ?? "").Where(has => has.Length > 0)];
         return printed.Count == 0 || words is null ? string.Join(", ", printed.Distinct()) : words(printed);
     }
 
@@ -136,9 +153,11 @@ internal sealed class OwnLayers
     private static bool IsOwn(ulong own, int voice) => (own & (1UL << voice)) != 0;
 
     // What most of those that can say have at a place; null where there is no such thing.
-    private string? MostHave(int place)
+    private static string? MostHave(string?[]? all)
     {
-        var told = Enumerable.Range(0, _line.Voices.Count).Select(k => _has(k, place)).OfType<string>().ToList();
+        if (all is null)
+            return null;
+        var told = all.OfType<string>().ToList();
         if (told.TrueForAll(has => has.Length == 0))
             return null;
         var sides = told.GroupBy(has => has).OrderByDescending(g => g.Count()).ToList();
@@ -150,7 +169,7 @@ internal sealed class OwnLayers
         var run = new List<int>();
         for (var i = 0; i < _own.Length; i++)
         {
-            if (_most[i] is not { } most || _has(voice, i) is not { } own || (own == most && own.Length == 0))
+            if (_most[i] is not { } most || Has(voice, i) is not { } own || (own == most && own.Length == 0))
                 continue;
             if (own == most || (run.Count > 0 && MeasureOf(i) - MeasureOf(run[^1]) > LongestGap))
                 Close(voice, run);
@@ -179,9 +198,9 @@ internal sealed class OwnLayers
     private bool IsMeant(int voice, List<int> run)
     {
         var family = _context.FamilyOf(_line.Voices[voice].Part);
-        bool IsOfMost(int k) => run.TrueForAll(i => _has(k, i) is null || _has(k, i) == _most[i]);
+        bool IsOfMost(int k) => run.TrueForAll(i => Has(k, i) is null || Has(k, i) == _most[i]);
         var others = Enumerable.Range(0, _line.Voices.Count).Where(IsOfMost);
         return others.All(k => _context.FamilyOf(_line.Voices[k].Part) != family)
-            || run.Count(i => _has(voice, i)!.Length > 0 || _isMarkedOtherwise(voice, i)) * 2 > run.Count;
+            || run.Count(i => Has(voice, i)!.Length > 0 || _isMarkedOtherwise(voice, i)) * 2 > run.Count;
     }
 }

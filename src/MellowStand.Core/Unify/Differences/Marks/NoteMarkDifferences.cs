@@ -46,17 +46,34 @@ public abstract class NoteMarkDifferences : IDifferenceRule
 
     private IEnumerable<Difference> InLayers(UnifyContext context, SharedLine line)
     {
-        if (!Enumerable.Range(0, line.Notes[0].Count).Any(i => IsMarked(line, i)))
+        var told = new string?[line.Notes[0].Count][];
+        for (var i = 0; i < told.Length; i++)
+            if (IsMarked(line, i))
+                told[i] = ReadingsAt(line, i);
+        if (!Array.Exists(told, OwnLayers.Differ))
             return [];
         var names = line.Voices.Select(v => NamesFor(context, v.Part)).ToList();
-        string? Has(int voice, int place)
-        {
-            var has = ReadingOf(Carrier(line.Notes[voice][place]));
-            return has.Length > 0 || CanAt(context, line, place, names)[voice].Count == Names.Count ? has : null;
-        }
-
-        var layers = OwnLayers.Of(context, line, Has);
+        for (var i = 0; i < told.Length; i++)
+            if (OwnLayers.Differ(told[i]))
+                Silence(told[i], CanAt(context, line, i, names));
+        var layers = OwnLayers.Of(context, line, told);
         return layers.Groups().SelectMany(g => InLine(context, g.Line, g.IsAt)).Concat(layers.Told(Name, Kind));
+    }
+
+    // A note that cannot have all of the marks says nothing by having none.
+    private void Silence(string?[] told, List<IReadOnlyList<string>> can)
+    {
+        for (var k = 0; k < told.Length; k++)
+            if (told[k]!.Length == 0 && can[k].Count < Names.Count)
+                told[k] = null;
+    }
+
+    private string[] ReadingsAt(SharedLine line, int place)
+    {
+        var readings = new string[line.Notes.Count];
+        for (var k = 0; k < readings.Length; k++)
+            readings[k] = ReadingOf(Carrier(line.Notes[k][place]));
+        return readings;
     }
 
     private IEnumerable<Difference> InLine(UnifyContext context, SharedLine line, Func<int, bool> isAt)
@@ -118,7 +135,9 @@ public abstract class NoteMarkDifferences : IDifferenceRule
         string.Join('+', Marks(reading).Where(m => names.Contains(m.Name)));
 
     private string ReadingOf(Note note) =>
-        string.Join('+', note.Marks.Where(m => Names.Contains(m.Name)).Distinct().OrderBy(m => Place(m.Name)));
+        note.Marks.Count == 0
+            ? ""
+            : string.Join('+', note.Marks.Where(m => Names.Contains(m.Name)).Distinct().OrderBy(m => Place(m.Name)));
 
     private int Place(string name)
     {

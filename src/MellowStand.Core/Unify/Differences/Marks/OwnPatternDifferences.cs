@@ -24,12 +24,16 @@ public sealed class OwnPatternDifferences : IDifferenceRule
 
     /// <inheritdoc/>
     public IEnumerable<Difference> Find(UnifyContext context, SharedLine line) =>
-        line.Voices.Count < 2
-            ? []
-            : Enumerable
-                .Range(0, line.Voices.Count)
-                .Where(k => line.Notes[k].Any(n => SignOf(n).Length > 0))
-                .SelectMany(k => InVoice(context, line, k));
+        line.Voices.Count < 2 ? [] : Alone(line).SelectMany(k => InVoice(context, line, k));
+
+    // Voices that have signs where no partner has half as many.
+    private static IEnumerable<int> Alone(SharedLine line)
+    {
+        var signed = line.Notes.Select(row => row.Count(n => n.Marks.Count > 0 && SignOf(n).Length > 0)).ToList();
+        return Enumerable
+            .Range(0, signed.Count)
+            .Where(k => signed[k] >= LeastWith && !signed.Where((s, other) => other != k && s * 2 >= signed[k]).Any());
+    }
 
     private IEnumerable<Difference> InVoice(UnifyContext context, SharedLine line, int voice)
     {
@@ -61,8 +65,14 @@ public sealed class OwnPatternDifferences : IDifferenceRule
         if (to - from > MostWithout || from < LeastBeside || to + LeastBeside > places.Count)
             return false;
         var (first, last) = (row[places[from]].MeasureIndex - Around, row[places[to - 1]].MeasureIndex + Around);
-        var around = places.Where((p, k) => (k < from || k >= to) && row[p].MeasureIndex >= first && row[p].MeasureIndex <= last).ToList();
-        return around.Count >= LeastWith && around.TrueForAll(p => SignOf(row[p]) == sign);
+        var around = 0;
+        for (var k = from - 1; k >= 0 && row[places[k]].MeasureIndex >= first; k--, around++)
+            if (SignOf(row[places[k]]) != sign)
+                return false;
+        for (var k = to; k < places.Count && row[places[k]].MeasureIndex <= last; k++, around++)
+            if (SignOf(row[places[k]]) != sign)
+                return false;
+        return around >= LeastWith;
     }
 
     // A partner that prints it there, or beside, is compared with.
