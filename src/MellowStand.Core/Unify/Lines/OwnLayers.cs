@@ -39,7 +39,7 @@ internal sealed class OwnLayers
         for (var i = 0; i < _most.Length; i++)
             _most[i] = MostHave(told[i]);
         for (var k = 0; k < line.Voices.Count; k++)
-                FindIn(k);
+            FindIn(k);
     }
 
     /// <summary>The layers of a line.</summary>
