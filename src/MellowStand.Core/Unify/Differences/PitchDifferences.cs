@@ -74,7 +74,7 @@ public sealed class PitchDifferences : IDifferenceRule
         if (!key.IsMinor)
             return Major.Contains(degree);
         var next = i + 1 < line.Notes[0].Count ? (line.Notes[0][i + 1].TopSounding!.Value - key.Tonic + 120) % 12 : -1;
-        return next == 0 && degree == Subtonic ? false : Minor.Contains(degree);
+        return (next != 0 || degree != Subtonic) && Minor.Contains(degree);
     }
 
     // What all parts have on the same letter just before, in the same measure.

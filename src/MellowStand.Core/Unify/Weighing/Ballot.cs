@@ -20,7 +20,7 @@ internal sealed class Ballot(UnifyContext context, string kind, IReadOnlyList<Re
     private const double Leads = 0.4;
 
     private const double OneIsMeant = 0.002;
-    // A wrong note against two right ones of one line is a clash that nobody writes.
+    // A wrong sign against two right ones of one line is a clash that nobody writes.
     private const double ClashIsMeant = 0.0002;
     private const double SomeAreMeant = 0.008;
     private const double FamiliesAreMeant = 0.04;
@@ -94,7 +94,11 @@ internal sealed class Ballot(UnifyContext context, string kind, IReadOnlyList<Re
         }
     }
 
-    private bool IsOneAgainstMore() => Voters.Count > 2 && Voters.GroupBy(r => r.Has).Max(g => g.Count()) == Voters.Count - 1;
+    // Another letter may be a note of the chord that one part takes; another sign on the same letter is not.
+    private bool IsOneAgainstMore() =>
+        Voters.Count > 2
+        && Voters.GroupBy(r => r.Has).Max(g => g.Count()) == Voters.Count - 1
+        && Voters.All(r => r.Has.FirstOrDefault() == Voters[0].Has.FirstOrDefault());
 
     // Bows against breath, or struck against blown: each wholly on one side.
     private bool FollowsFamilies()
